@@ -1,0 +1,53 @@
+package org.oddlantern.check;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.stream.Stream;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.DecimalNode;
+import tools.jackson.databind.node.MissingNode;
+import tools.jackson.databind.node.StringNode;
+
+/** Asks about a header; one fitting value of several is enough. */
+record HeaderCheck(String words, String name, Shape shape) implements Check {
+
+  @Override
+  public List<Finding> examine(Evidence evidence) {
+    List<String> values = evidence.headers().all(name);
+    Stream<JsonNode> readings = values.isEmpty()
+        ? Stream.of(MissingNode.getInstance())
+        : values.stream().flatMap(HeaderCheck::readings);
+    if (readings.anyMatch(value -> shape.examine(Location.ROOT, value).isEmpty())) {
+      return List.of();
+    }
+    return List.of(finding(evidence, values));
+  }
+
+  /** A text that reads as a number may also meet the shapes of numbers. */
+  private static Stream<JsonNode> readings(String value) {
+    JsonNode text = StringNode.valueOf(value);
+    return value.matches("-?(0|[1-9]\\d{0,18})(\\.\\d{1,18})?")
+        ? Stream.of(text, DecimalNode.valueOf(new BigDecimal(value)))
+        : Stream.of(text);
+  }
+
+  private Finding finding(Evidence evidence, List<String> values) {
+    String wanted = shape.words();
+    if (!values.isEmpty()) {
+      List<String> quoted =
+          values.stream().map(value -> Words.of(StringNode.valueOf(value))).toList();
+      return Finding.of("header " + name, wanted, String.join(" and ", quoted));
+    }
+    List<String> names = evidence.headers().names();
+    String there = names.isEmpty() ? "there are none at all" : "there are " + Words.names(names);
+    return Finding.of("header " + name, wanted, "no such header; " + there)
+        .hint(NearestMatch.hint(name, names));
+  }
+}

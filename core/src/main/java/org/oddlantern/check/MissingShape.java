@@ -1,0 +1,27 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** The only shape that holds where nothing is. */
+record MissingShape() implements Shape {
+
+  @Override
+  public String words() {
+    return "nothing: no such value";
+  }
+
+  @Override
+  public List<Finding> examine(Location where, JsonNode value) {
+    return value.isMissingNode() ? List.of() : differences(where, value);
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    return List.of(Finding.of(where, words(), Words.withKind(value)));
+  }
+}

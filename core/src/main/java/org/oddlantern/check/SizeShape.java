@@ -1,0 +1,33 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.IntNode;
+
+/** Counts items, fields or code points and asks a shape about the number. */
+record SizeShape(Shape number) implements Shape {
+
+  @Override
+  public String words() {
+    return "the size " + number.words();
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    if (!value.isContainer() && !value.isString()) {
+      return List.of(Finding.of(where, words(), Words.withKind(value) + ", which has no size"));
+    }
+    int size = value.isString() ? codePoints(value.stringValue()) : value.size();
+    return number.examine(where, IntNode.valueOf(size)).isEmpty()
+        ? List.of()
+        : List.of(Finding.of(where, words(), "the size " + size + ": " + Words.of(value)));
+  }
+
+  private static int codePoints(String text) {
+    return text.codePointCount(0, text.length());
+  }
+}

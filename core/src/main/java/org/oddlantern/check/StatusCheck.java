@@ -1,0 +1,20 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import tools.jackson.databind.node.IntNode;
+
+/** Asks about the status; the reply then counts as looked at. */
+record StatusCheck(String words, String wanted, Shape shape) implements Check {
+
+  @Override
+  public List<Finding> examine(Evidence evidence) {
+    int status = evidence.status();
+    boolean holds = shape.examine(Location.ROOT, IntNode.valueOf(status)).isEmpty();
+    return holds ? List.of() : List.of(Finding.of("status", wanted, evidence.summary()));
+  }
+}

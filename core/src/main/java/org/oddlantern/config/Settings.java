@@ -1,0 +1,105 @@
+package org.oddlantern.config;
+
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Words;
+
+/**
+ * All that {@code odd-lantern.yaml} says, checked. Immutable.
+ *
+ * @param origin where it was read, for messages; empty if there is no file
+ * @param folder the folder of the file, or null if it has none
+ * @param use the environment in use when nobody chooses one; empty if the file does not say
+ * @param environments the environments by name, in the order of the file
+ * @param mask headers and paths whose values are hidden wherever they appear
+ */
+public record Settings(
+    String origin,
+    @Nullable Path folder,
+    String use,
+    Map<String, EnvironmentSettings> environments,
+    List<String> mask) {
+
+  /** The name of the settings file. */
+  public static final String FILE = "odd-lantern.yaml";
+
+  /** What holds where there is no settings file. */
+  public static final Settings NONE = new Settings("", null, "", Map.of(), List.of());
+
+  /**
+   * The environment in use.
+   *
+   * @param chosen the name somebody chose, or null for the one the file names
+   * @return the environment; one without services if there is no settings file
+   * @throws SettingsProblem if there is no environment of that name
+   */
+  public EnvironmentSettings environment(@Nullable String chosen) {
+    String name = chosen == null ? standard() : chosen;
+    EnvironmentSettings found = environments.get(name);
+    if (found != null) {
+      return found;
+    }
+    if (this.equals(NONE) && chosen == null) {
+      return new EnvironmentSettings(name, Map.of());
+    }
+    throw new SettingsProblem(unknown(name));
+  }
+
+  /**
+   * These settings with the address of a service changed in every environment that has it.
+   *
+   * @param addresses addresses by the name of the service
+   * @return the settings
+   */
+  public Settings movedTo(Map<String, String> addresses) {
+    Map<String, EnvironmentSettings> moved = new LinkedHashMap<>();
+    environments.forEach((name, environment) -> moved.put(name, moved(environment, addresses)));
+    return new Settings(origin, folder, use, moved, mask);
+  }
+
+  private static EnvironmentSettings moved(
+      EnvironmentSettings environment, Map<String, String> addresses) {
+    Map<String, ServiceSettings> services = new LinkedHashMap<>(environment.services());
+    services.replaceAll((name, service) -> {
+      String address = addresses.get(name);
+      return address == null
+          ? service
+          : new ServiceSettings(
+              new SettingsValue(address, "the start of " + name),
+              service.deadline(),
+              service.bearer(),
+              service.headers());
+    });
+    return new EnvironmentSettings(environment.name(), services);
+  }
+
+  private String standard() {
+    if (!use.isEmpty()) {
+      return use;
+    }
+    if (environments.size() > 1) {
+      throw new SettingsProblem(
+          "%s does not say which environment to use: add 'use: NAME' at the top, or choose with --env (there are %s)"
+              .formatted(origin, Words.names(environments.keySet())));
+    }
+    return environments.keySet().stream().findFirst().orElse("none");
+  }
+
+  private String unknown(String name) {
+    if (this.equals(NONE)) {
+      return "there is no environment '%s', since no %s was found; put one beside the build file:%n%s"
+          .formatted(name, FILE, Environment.LINES_TO_PASTE);
+    }
+    String hint = NearestMatch.hint(name, environments.keySet());
+    return "there is no environment '%s' in %s; %s%s"
+        .formatted(
+            name,
+            origin,
+            environments.isEmpty() ? "it has none" : "it has " + Words.names(environments.keySet()),
+            hint.isEmpty() ? "" : " (" + hint + ")");
+  }
+}

@@ -1,0 +1,37 @@
+package org.oddlantern.http;
+
+import java.util.List;
+import org.oddlantern.json.Finding;
+
+/**
+ * A question put to evidence. Checks come from {@code org.oddlantern.check.Checks}; one of your own is
+ * a class with two methods. Implementations are immutable, safe to use from several threads and leave
+ * the evidence as it is.
+ *
+ * <pre>{@code
+ * record NotCached() implements Check {
+ *     public String words() { return "the reply is not cached"; }
+ *     public List<Finding> examine(Evidence evidence) {
+ *         return evidence.headers().first("Age").isEmpty()
+ *                 ? List.of() : List.of(Finding.of("header Age", "no such header", "one"));
+ *     }
+ * }
+ * }</pre>
+ */
+public interface Check {
+
+  /**
+   * The check in words, as reports show it: {@code status(201)}.
+   *
+   * @return the words; never blank
+   */
+  String words();
+
+  /**
+   * Everything that does not hold.
+   *
+   * @param evidence what to look at
+   * @return the findings; empty if the check holds
+   */
+  List<Finding> examine(Evidence evidence);
+}

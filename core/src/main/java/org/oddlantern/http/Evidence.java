@@ -1,0 +1,101 @@
+package org.oddlantern.http;
+
+import org.oddlantern.json.NotJson;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Something checks can be put to: a reply, for one. Reading from it never changes it.
+ */
+public interface Evidence {
+
+  /**
+   * What it is, in one line.
+   *
+   * @return {@code GET http://127.0.0.1:7411/api/hives, answered 200 OK}
+   */
+  String title();
+
+  /**
+   * What came, in a few words, for messages about evidence that is not what it claims.
+   *
+   * @return status, content type, size and beginning of the body
+   */
+  String summary();
+
+  /**
+   * The status code. Who reads it has looked at it: an error status then is no failure by itself.
+   *
+   * @return the status code
+   * @throws UnsupportedOperationException if this kind of evidence has none
+   */
+  int status();
+
+  /**
+   * The headers.
+   *
+   * @return the headers; none if this kind of evidence has none
+   */
+  Headers headers();
+
+  /**
+   * The body as it came.
+   *
+   * @return the bytes, which are not to be changed; empty if there is no body
+   */
+  byte[] bytes();
+
+  /**
+   * The body as text, by the character set it declares, else UTF-8.
+   *
+   * @return the text; empty if there is no body
+   */
+  String text();
+
+  /**
+   * The body as a JSON tree.
+   *
+   * @return the tree, which is not to be changed
+   * @throws NotJson if the body is not JSON
+   */
+  JsonNode json();
+
+  /**
+   * Makes all these checks, then fails if one or more do not hold.
+   *
+   * @param first a check
+   * @param more more checks
+   * @return this evidence
+   * @throws NotAsPromised with every finding, if a check does not hold
+   */
+  Evidence must(Check first, Check... more);
+
+  /**
+   * Makes all these checks and records what does not hold as a warning.
+   *
+   * @param first a check
+   * @param more more checks
+   * @return this evidence
+   */
+  Evidence warnUnless(Check first, Check... more);
+
+  /**
+   * The one value at a path, read as a type.
+   *
+   * @param <T> the type wanted
+   * @param path a path to one place (RFC 9535)
+   * @param type the type wanted
+   * @return the value; never null
+   * @throws NotAsPromised if there is nothing at the path, JSON's null, or something of another type
+   */
+  <T> T valueAt(String path, Class<T> type);
+
+  /**
+   * The whole body, read as a type.
+   *
+   * @param <T> the type wanted
+   * @param type the type wanted
+   * @return the value; never null
+   * @throws NotAsPromised if the body is not JSON or does not fit the type
+   */
+  <T> T bodyAs(Class<T> type);
+}

@@ -1,0 +1,33 @@
+package org.oddlantern.http;
+
+import java.time.Duration;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A call as it was sent and what came of it.
+ *
+ * @param name what the call is named in plain words; may be empty
+ * @param request what was sent
+ * @param reply what came back; null if no whole reply came
+ * @param sentAt when sending began
+ * @param took from then until the last byte, or until it went wrong
+ * @param fault why there is no reply, in a sentence; null if there is one
+ */
+public record Exchange(
+    String name,
+    WireRequest request,
+    @Nullable WireReply reply,
+    Instant sentAt,
+    Duration took,
+    @Nullable String fault) {
+
+  /**
+   * The call in one line.
+   *
+   * @return {@code GET http://127.0.0.1:7411/api/hives}
+   */
+  public String line() {
+    return request.method() + " " + request.uri();
+  }
+}

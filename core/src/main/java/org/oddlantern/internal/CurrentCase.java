@@ -1,0 +1,58 @@
+package org.oddlantern.internal;
+
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the code at work may ask about the case it belongs to. The runner alone binds it, for the
+ * thread that runs the case; it is the only static state of the library. Outside a run nothing is
+ * bound.
+ */
+public final class CurrentCase {
+
+  private static final ThreadLocal<@Nullable List<Object>> PARTS = new ThreadLocal<>();
+
+  private CurrentCase() {}
+
+  /**
+   * The part of that type of the case at work.
+   *
+   * @param <T> the type asked for
+   * @param type the type asked for
+   * @return the part; empty outside a run
+   */
+  public static <T> Optional<T> part(Class<T> type) {
+    List<Object> parts = PARTS.get();
+    return parts == null
+        ? Optional.empty()
+        : parts.stream().filter(type::isInstance).map(type::cast).findFirst();
+  }
+
+  /**
+   * Binds a case to this thread until the binding is closed.
+   *
+   * @param parts what the code at work may ask for
+   * @return the binding
+   */
+  public static Binding bind(List<Object> parts) {
+    List<Object> before = PARTS.get();
+    PARTS.set(List.copyOf(parts));
+    return () -> restore(before);
+  }
+
+  private static void restore(@Nullable List<Object> before) {
+    if (before == null) {
+      PARTS.remove();
+    } else {
+      PARTS.set(before);
+    }
+  }
+
+  /** Ends a binding; the one before it holds again. */
+  @FunctionalInterface
+  public interface Binding extends AutoCloseable {
+    @Override
+    void close();
+  }
+}

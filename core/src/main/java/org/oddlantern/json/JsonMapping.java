@@ -1,0 +1,213 @@
+package org.oddlantern.json;
+
+import java.lang.reflect.Type;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.StreamWriteFeature;
+import tools.jackson.core.exc.StreamConstraintsException;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.cfg.DateTimeFeature;
+import tools.jackson.databind.introspect.AnnotationIntrospectorPair;
+import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.NullNode;
+
+/**
+ * How Java values become JSON and JSON becomes Java values: records and classes by their properties,
+ * dates of {@code java.time} as ISO 8601 text, decimals plain and without loss, enums by name, {@link
+ * Key} records as their one component, {@link Secret}s as their text. Reading is strict: a duplicate
+ * member name, a number written as text or a fraction where a whole number is wanted is refused.
+ * Immutable and thread-safe.
+ */
+public final class JsonMapping {
+
+  private static final StreamReadConstraints LIMITS = StreamReadConstraints.builder()
+      .maxNestingDepth(1_000)
+      .maxNumberLength(1_000)
+      .maxStringLength(100_000_000)
+      .build();
+
+  private static final JsonMapping STANDARD = new JsonMapping();
+
+  private final JsonMapper mapper;
+
+  private JsonMapping() {
+    mapper = JsonMapper.builder(
+            JsonFactory.builder().streamReadConstraints(LIMITS).build())
+        .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+        .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
+        .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
+        .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
+        .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+        .disable(
+            MapperFeature.ALLOW_COERCION_OF_SCALARS, MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+        .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE)
+        .annotationIntrospector(AnnotationIntrospectorPair.pair(
+            new KeyIntrospector(), new JacksonAnnotationIntrospector()))
+        .addModule(SecretModule.make(this))
+        .build();
+  }
+
+  /**
+   * The mapping used wherever no other is given.
+   *
+   * @return the mapping
+   */
+  public static JsonMapping standard() {
+    return STANDARD;
+  }
+
+  /**
+   * The tree of a value as it would travel.
+   *
+   * @param value a record, map, list, scalar, tree or {@link JsonSource}; null is JSON's null
+   * @return the tree; not to be changed
+   * @throws IllegalArgumentException if the value cannot be written, naming its type and the reason
+   */
+  public JsonNode tree(@Nullable Object value) {
+    if (value == null) {
+      return NullNode.getInstance();
+    }
+    if (value instanceof JsonNode node) {
+      return node;
+    }
+    if (value instanceof JsonSource source) {
+      return source.tree(this);
+    }
+    try {
+      return mapper.valueToTree(value);
+    } catch (JacksonException e) {
+      throw new IllegalArgumentException(
+          "a value of type " + value.getClass().getName() + " cannot be written as JSON: "
+              + e.getOriginalMessage(),
+          e);
+    }
+  }
+
+  /**
+   * Parses one JSON document.
+   *
+   * @param text the whole document
+   * @return its tree
+   * @throws NotJson if it is not JSON, with line and column
+   */
+  public JsonNode parse(String text) {
+    try {
+      return present(mapper.readTree(text));
+    } catch (JacksonException e) {
+      throw notJson(e);
+    }
+  }
+
+  /**
+   * Parses one JSON document in UTF-8, UTF-16 or UTF-32.
+   *
+   * @param bytes the whole document
+   * @return its tree
+   * @throws NotJson if it is not JSON, with line and column
+   */
+  public JsonNode parse(byte[] bytes) {
+    try {
+      return present(mapper.readTree(bytes));
+    } catch (JacksonException e) {
+      throw notJson(e);
+    }
+  }
+
+  /**
+   * Reads a value from a tree.
+   *
+   * @param <T> the type wanted
+   * @param node the tree; not missing
+   * @param type the type wanted
+   * @param secrets hears the text of every {@link Secret} that is made on the way
+   * @return the value; null only where the tree is JSON's null
+   * @throws TypeMismatch if the tree does not fit the type, naming the value and the type
+   */
+  public <T> T read(JsonNode node, Class<T> type, Consumer<String> secrets) {
+    try {
+      return mapper
+          .readerFor(mapper.constructType(type))
+          .withAttribute(SecretModule.LISTENER, secrets)
+          .readValue(node);
+    } catch (JacksonException e) {
+      throw new TypeMismatch(misfit(node, type, e));
+    }
+  }
+
+  /**
+   * Writes a value as compact JSON text.
+   *
+   * @param value anything {@link #tree} takes
+   * @return the text
+   */
+  public String write(@Nullable Object value) {
+    return mapper.writeValueAsString(tree(value));
+  }
+
+  /**
+   * Writes a value as compact JSON in UTF-8.
+   *
+   * @param value anything {@link #tree} takes
+   * @return the bytes
+   */
+  public byte[] writeBytes(@Nullable Object value) {
+    return mapper.writeValueAsBytes(value instanceof JsonSource ? tree(value) : value);
+  }
+
+  /**
+   * Writes a value as a declared type, with what that type says of its kinds.
+   *
+   * @param <T> the declared type
+   * @param type the declared type
+   * @param value the value
+   * @return compact JSON text
+   */
+  public <T> String writeAs(Class<T> type, T value) {
+    return mapper.writerFor(type).writeValueAsString(value);
+  }
+
+  /**
+   * Writes a tree laid out over lines, for people.
+   *
+   * @param node the tree
+   * @return the text
+   */
+  public String writeLaidOut(JsonNode node) {
+    return mapper.writerWithDefaultPrettyPrinter().writeValueAsString(node);
+  }
+
+  private static JsonNode present(JsonNode node) {
+    if (node.isMissingNode()) {
+      throw new NotJson("there is nothing in it", 1, 1);
+    }
+    return node;
+  }
+
+  private static NotJson notJson(JacksonException e) {
+    String reason = e.getOriginalMessage();
+    if (e instanceof StreamConstraintsException) {
+      reason = "it goes past a limit of this library: " + reason;
+    }
+    var place = e.getLocation();
+    return new NotJson(
+        reason, place == null ? 0 : place.getLineNr(), place == null ? 0 : place.getColumnNr());
+  }
+
+  private static String misfit(JsonNode node, Type type, JacksonException e) {
+    String inside = e.getPathReference().replaceAll("^.*?\\[", "[");
+    String reason = e.getOriginalMessage().lines().findFirst().orElse("");
+    return "%s cannot be read as %s: %s%s"
+        .formatted(
+            Words.of(node),
+            Words.of(type),
+            e.getPath().isEmpty() ? "" : "at " + inside + ": ",
+            reason);
+  }
+}

@@ -1,0 +1,54 @@
+package org.oddlantern.json;
+
+import java.util.List;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * What a value looks like. Shapes come from {@code org.oddlantern.check.Shapes}; one of your own is a
+ * class with two methods:
+ *
+ * <pre>{@code
+ * record EvenNumber() implements Shape {
+ *     public String words() { return "an even number"; }
+ *     public List<Finding> differences(Location where, JsonNode value) {
+ *         return value.isIntegralNumber() && value.asLong() % 2 == 0
+ *                 ? List.of() : List.of(Finding.of(where, words(), value.toString()));
+ *     }
+ * }
+ * }</pre>
+ *
+ * <p>Implementations are immutable and safe to use from several threads, and never throw for a value
+ * that does not fit.
+ */
+public interface Shape {
+
+  /**
+   * The shape in words, as they follow "wanted": {@code a whole number}.
+   *
+   * @return the words; never blank
+   */
+  String words();
+
+  /**
+   * Everything about a value that is not as wanted.
+   *
+   * @param where the place of the value, for the findings
+   * @param value the value, which is there (it may be JSON's null)
+   * @return the findings; empty when the shape holds
+   */
+  List<Finding> differences(Location where, JsonNode value);
+
+  /**
+   * Examines a place that may be empty. Nothing there is a finding for every shape but the one that
+   * wants nothing there.
+   *
+   * @param where the place
+   * @param value the value, or a missing node
+   * @return the findings; empty when the shape holds
+   */
+  default List<Finding> examine(Location where, JsonNode value) {
+    return value.isMissingNode()
+        ? List.of(Finding.of(where, words(), "nothing: there is no such value"))
+        : differences(where, value);
+  }
+}

@@ -1,0 +1,5 @@
+/** The JSON tree as it looks on the wire: mapping, paths, comparison, and the words a difference is told in. */
+@NullMarked
+package org.oddlantern.json;
+
+import org.jspecify.annotations.NullMarked;

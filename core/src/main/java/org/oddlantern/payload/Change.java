@@ -1,0 +1,119 @@
+package org.oddlantern.payload;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** One change to a payload's tree. The tree given to it is its own to change. */
+sealed interface Change {
+
+  JsonNode apply(JsonNode tree, JsonMapping mapping);
+
+  /** Sets the value at a place. */
+  record Setting(
+      JsonPath path, List<Object> steps, @Nullable Object value) implements Change {
+    Setting(JsonPath path, @Nullable Object value) {
+      this(path, path.steps(), value);
+    }
+
+    @Override
+    public JsonNode apply(JsonNode tree, JsonMapping mapping) {
+      JsonNode node = mapping.tree(value);
+      if (steps.isEmpty()) {
+        return node;
+      }
+      Parent parent = Parent.find(path, steps, tree);
+      if (parent.last() instanceof String name && parent.node() instanceof ObjectNode object) {
+        object.set(name, node);
+      } else {
+        parent.list().set(parent.index(), node);
+      }
+      return tree;
+    }
+  }
+
+  /** Removes what is at a place. */
+  record Removing(JsonPath path, List<Object> steps) implements Change {
+    Removing(JsonPath path) {
+      this(path, path.steps());
+      if (steps.isEmpty()) {
+        throw new IllegalArgumentException(
+            "without(\"$\") would leave no payload; a call without a body just has none");
+      }
+    }
+
+    @Override
+    public JsonNode apply(JsonNode tree, JsonMapping mapping) {
+      Parent parent = Parent.find(path, steps, tree);
+      if (parent.last() instanceof String name && parent.node() instanceof ObjectNode object) {
+        if (object.remove(name) == null) {
+          throw parent.problem(
+              "there is no field '" + name + "' to remove",
+              NearestMatch.hint(name, object.propertyNames()));
+        }
+      } else {
+        parent.list().remove(parent.index());
+      }
+      return tree;
+    }
+  }
+
+  /** What stands around the place of a change. */
+  record Parent(JsonPath path, Location where, JsonNode node, Object last) {
+
+    static Parent find(JsonPath path, List<Object> steps, JsonNode tree) {
+      JsonNode node = tree;
+      Location where = Location.ROOT;
+      for (Object step : steps.subList(0, steps.size() - 1)) {
+        Parent parent = new Parent(path, where, node, step);
+        node = parent.child();
+        where = step instanceof String name ? where.child(name) : where.child(parent.index());
+      }
+      return new Parent(path, where, node, steps.get(steps.size() - 1));
+    }
+
+    private JsonNode child() {
+      if (last instanceof String name && node instanceof ObjectNode object) {
+        JsonNode child = object.get(name);
+        if (child == null) {
+          throw problem(
+              "there is no field '" + name + "'", NearestMatch.hint(name, object.propertyNames()));
+        }
+        return child;
+      }
+      return list().get(index());
+    }
+
+    ArrayNode list() {
+      if (last instanceof Integer && node instanceof ArrayNode array) {
+        return array;
+      }
+      throw problem(
+          (last instanceof String name ? "a field '" + name + "'" : "an item " + last)
+              + " has no place there",
+          "");
+    }
+
+    int index() {
+      int index = (Integer) last;
+      int item = index < 0 ? index + list().size() : index;
+      if (item < 0 || item >= list().size()) {
+        throw problem("there is no item " + index, "");
+      }
+      return item;
+    }
+
+    IllegalArgumentException problem(String what, String hint) {
+      return new IllegalArgumentException("the payload cannot be changed at %s: %s; %s is %s%s"
+          .formatted(
+              path, what, where, Words.contents(node), hint.isEmpty() ? "" : " (" + hint + ")"));
+    }
+  }
+}

@@ -1,0 +1,5 @@
+/** What a call carries: bodies under construction and values that are new at every run. */
+@NullMarked
+package org.oddlantern.payload;
+
+import org.jspecify.annotations.NullMarked;

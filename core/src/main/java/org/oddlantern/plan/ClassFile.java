@@ -1,0 +1,119 @@
+package org.oddlantern.plan;
+
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.objectweb.asm.ClassReader;
+import org.objectweb.asm.ClassVisitor;
+import org.objectweb.asm.Label;
+import org.objectweb.asm.MethodVisitor;
+import org.objectweb.asm.Opcodes;
+import org.objectweb.asm.Type;
+import org.oddlantern.suite.Case;
+
+/** What a class file tells without loading its class: kinship, marks, and the source order of its methods. */
+final class ClassFile {
+
+  private static final byte[] MARK =
+      Type.getDescriptor(Case.class).getBytes(StandardCharsets.UTF_8);
+
+  private final String name;
+  private final String superName;
+  private final boolean marked;
+  private final Map<String, Position> methods = new HashMap<>();
+  private int firstLine = Integer.MAX_VALUE;
+  private String source = "";
+
+  private ClassFile(String name, String superName, boolean marked) {
+    this.name = name;
+    this.superName = superName;
+    this.marked = marked;
+  }
+
+  /** Reads the head of a class file: enough to tell whether it can be a suite. */
+  static ClassFile head(byte[] bytes) {
+    ClassReader reader = new ClassReader(bytes);
+    return new ClassFile(
+        reader.getClassName(), String.valueOf(reader.getSuperName()), contains(bytes));
+  }
+
+  /** Reads a class file with the positions of its methods. */
+  static ClassFile whole(byte[] bytes) {
+    ClassReader reader = new ClassReader(bytes);
+    ClassFile file = new ClassFile(
+        reader.getClassName(), String.valueOf(reader.getSuperName()), contains(bytes));
+    reader.accept(file.new Visitor(), ClassReader.SKIP_FRAMES);
+    return file;
+  }
+
+  /** The binary name. */
+  String className() {
+    return name.replace('/', '.');
+  }
+
+  String superName() {
+    return superName.replace('/', '.');
+  }
+
+  /** Whether a method of the class carries the mark of a case. */
+  boolean isMarked() {
+    return marked;
+  }
+
+  int firstLine() {
+    return firstLine;
+  }
+
+  Position position(String method, String descriptor) {
+    return methods.getOrDefault(method + descriptor, Position.UNKNOWN);
+  }
+
+  Position start() {
+    return new Position(source, firstLine == Integer.MAX_VALUE ? 0 : firstLine, 0);
+  }
+
+  private static boolean contains(byte[] bytes) {
+    for (int i = 0; i <= bytes.length - MARK.length; i++) {
+      int j = 0;
+      while (j < MARK.length && bytes[i + j] == MARK[j]) {
+        j++;
+      }
+      if (j == MARK.length) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private final class Visitor extends ClassVisitor {
+    Visitor() {
+      super(Opcodes.ASM9);
+    }
+
+    @Override
+    public void visitSource(@Nullable String file, @Nullable String debug) {
+      source = file == null ? "" : file;
+    }
+
+    @Override
+    public MethodVisitor visitMethod(
+        int access,
+        String method,
+        String descriptor,
+        @Nullable String signature,
+        String @Nullable [] exceptions) {
+      int order = methods.size();
+      methods.put(method + descriptor, new Position(source, 0, order));
+      return new MethodVisitor(Opcodes.ASM9) {
+        @Override
+        public void visitLineNumber(int line, Label start) {
+          firstLine = Math.min(firstLine, line);
+          methods.computeIfPresent(
+              method + descriptor,
+              (key, known) -> known.line() == 0 ? new Position(source, line, order) : known);
+        }
+      };
+    }
+  }
+}

@@ -1,0 +1,177 @@
+package org.oddlantern.plan;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+
+/** Who takes from whom and who waits for whom: rules 9 to 11 of the rules for values. */
+final class Graph {
+
+  private final List<CaseDefinition> cases;
+  private final Map<CaseDefinition, Integer> index = new LinkedHashMap<>();
+  private final List<Map<Want, Integer>> makers = new ArrayList<>();
+  private final List<Set<Integer>> after = new ArrayList<>();
+  private final Set<CaseDefinition> selected;
+  private final List<PlanProblem> problems = new ArrayList<>();
+  private List<BitSet> lineage = List.of();
+
+  Graph(
+      List<CaseDefinition> cases,
+      Map<CaseDefinition, Map<Want, CaseDefinition>> taken,
+      Set<CaseDefinition> selected) {
+    this.cases = cases;
+    this.selected = selected;
+    cases.forEach(one -> index.put(one, index.size()));
+    for (CaseDefinition one : cases) {
+      Map<Want, Integer> from = new LinkedHashMap<>();
+      taken
+          .getOrDefault(one, Map.of())
+          .forEach((want, maker) -> from.put(want, index.getOrDefault(maker, 0)));
+      makers.add(from);
+      after.add(new LinkedHashSet<>(from.values()));
+    }
+    order();
+  }
+
+  List<PlanProblem> problems() {
+    return problems;
+  }
+
+  List<PlannedCase> planned() {
+    return IntStream.range(0, cases.size()).mapToObj(this::planned).toList();
+  }
+
+  private PlannedCase planned(int i) {
+    return new PlannedCase(
+        cases.get(i),
+        i,
+        !selected.contains(cases.get(i)),
+        Map.copyOf(makers.get(i)),
+        Set.copyOf(after.get(i)),
+        lineage.get(i).stream().boxed().toList(),
+        values(i, Want.Use.USES_UP));
+  }
+
+  private List<Integer> values(int taker, Want.Use use) {
+    return makers.get(taker).entrySet().stream()
+        .filter(entry -> entry.getKey().use() == use)
+        .map(Map.Entry::getValue)
+        .toList();
+  }
+
+  private void order() {
+    Circles takes = Circles.in(after);
+    if (!takes.isEmpty()) {
+      takes
+          .rings()
+          .forEach(ring -> problems.add(circle(ring, "each takes what the next one makes")));
+      return;
+    }
+    lineage = takes.lineages(after);
+    Map<Integer, List<Integer>> changers = users(Want.Use.CHANGES);
+    Map<Integer, List<Integer>> removers = users(Want.Use.USES_UP);
+    Stream.of(changers, removers)
+        .flatMap(all -> all.keySet().stream())
+        .distinct()
+        .sorted()
+        .forEach(maker -> orderChangers(
+            maker,
+            changers.getOrDefault(maker, List.of()),
+            removers.getOrDefault(maker, List.of())));
+    if (problems.isEmpty()) {
+      Circles.in(after)
+          .rings()
+          .forEach(
+              ring -> problems.add(
+                  circle(
+                      ring,
+                      "each would have to run after the next one; one changes or uses up what another still reads")));
+    }
+  }
+
+  /** Puts the changers of one value in order, and every user before the next change it does not know. */
+  private void orderChangers(int maker, List<Integer> changing, List<Integer> removers) {
+    List<Integer> changers = inOrder(changing);
+    if (removers.size() > 1) {
+      problems.add(problem(
+          removers.get(1),
+          "it uses up what " + place(maker) + " makes, and so does " + place(removers.get(0))
+              + "; a value is used up once"));
+      return;
+    }
+    for (int remover : removers) {
+      changers.stream()
+          .filter(changer -> lineage.get(changer).get(remover))
+          .forEach(changer -> problems.add(
+              problem(changer, "it changes what " + place(remover) + " has used up by then")));
+      changers.add(remover);
+    }
+    for (int user = 0; user < cases.size(); user++) {
+      if (lineage.get(user).get(maker)) {
+        for (int k = stage(user, changers); k < changers.size(); k++) {
+          if (changers.get(k) != user) {
+            after.get(changers.get(k)).add(user);
+          }
+        }
+      }
+    }
+  }
+
+  /** How many changers a user depends on, up to the last one. */
+  private int stage(int user, List<Integer> changers) {
+    int stage = changers.indexOf(user) + 1;
+    for (int k = 0; k < changers.size(); k++) {
+      if (lineage.get(user).get(changers.get(k))) {
+        stage = Math.max(stage, k + 1);
+      }
+    }
+    return stage;
+  }
+
+  /** Changers by what they take from each other, then by source position. */
+  private List<Integer> inOrder(List<Integer> changers) {
+    List<Integer> open = new ArrayList<>(changers);
+    List<Integer> ordered = new ArrayList<>();
+    while (!open.isEmpty()) {
+      Integer next = open.stream()
+          .filter(one -> open.stream().noneMatch(other -> lineage.get(one).get(other)))
+          .findFirst()
+          .orElseThrow();
+      open.remove(next);
+      ordered.add(next);
+    }
+    return ordered;
+  }
+
+  /** Who uses values in that way, by the maker of the value. */
+  private Map<Integer, List<Integer>> users(Want.Use use) {
+    Map<Integer, List<Integer>> users = new LinkedHashMap<>();
+    for (int user = 0; user < cases.size(); user++) {
+      for (int maker : values(user, use)) {
+        users.computeIfAbsent(maker, key -> new ArrayList<>()).add(user);
+      }
+    }
+    return users;
+  }
+
+  private PlanProblem circle(List<Integer> ring, String why) {
+    String way = ring.stream().map(this::place).collect(Collectors.joining(" -> "));
+    return problem(
+        ring.get(0), "it is part of a circle, " + why + ": " + way + " -> " + place(ring.get(0)));
+  }
+
+  private PlanProblem problem(int at, String message) {
+    return new PlanProblem(cases.get(at).place(), message);
+  }
+
+  private String place(int at) {
+    return cases.get(at).id().brief();
+  }
+}

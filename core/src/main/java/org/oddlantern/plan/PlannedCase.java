@@ -1,0 +1,25 @@
+package org.oddlantern.plan;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * A case that will run.
+ *
+ * @param definition the case
+ * @param order its place in source order, from 0
+ * @param needed whether it runs only because another case needs what it makes
+ * @param makers who makes what it takes, by the order number of the maker
+ * @param after the cases that must have finished before it starts, makers included
+ * @param values the makers of all values it uses, directly or through what others made of them
+ * @param usesUp the makers of the values it uses up
+ */
+public record PlannedCase(
+    CaseDefinition definition,
+    int order,
+    boolean needed,
+    Map<Want, Integer> makers,
+    Set<Integer> after,
+    List<Integer> values,
+    List<Integer> usesUp) {}

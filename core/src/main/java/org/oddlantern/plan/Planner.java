@@ -1,0 +1,107 @@
+package org.oddlantern.plan;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/**
+ * Makes a plan of classes: finds the suites of some places, looks up who makes what is taken, and
+ * orders those that change or use up a value. Tells all problems at once, before anything is sent.
+ *
+ * <pre>{@code
+ * Plan plan = new Planner(loader, List.of(new Place(Path.of("target/test-classes")))).plan(Selection.ALL);
+ * }</pre>
+ */
+public final class Planner {
+
+  private final SuiteReader reader = new SuiteReader();
+  private final Discovery discovery;
+  private final List<CaseDefinition> known;
+
+  /**
+   * Looks for suites.
+   *
+   * @param loader loads the suites and what they use
+   * @param places where to look
+   */
+  public Planner(ClassLoader loader, List<Place> places) {
+    this.discovery = new Discovery(loader, reader);
+    this.known = discovery.find(places);
+  }
+
+  /**
+   * The plan of a selection.
+   *
+   * @param selection which cases
+   * @return the plan
+   * @throws NothingSelected if no case fits
+   * @throws PlanRefused if something in it is wrong
+   */
+  public Plan plan(Selection selection) {
+    if (!discovery.problems().isEmpty()) {
+      throw new PlanRefused(discovery.problems());
+    }
+    List<CaseDefinition> selected = selection.of(known);
+    Draft draft = draft(selected);
+    List<PlanProblem> problems = new ArrayList<>(draft.problems);
+    Graph graph = new Graph(draft.cases, draft.makers, new HashSet<>(selected));
+    graph.problems().forEach(problems::add);
+    if (!problems.isEmpty()) {
+      throw new PlanRefused(problems.stream().distinct().toList());
+    }
+    return new Plan(graph.planned(), List.copyOf(discovery.warnings()));
+  }
+
+  /** What is selected and all it needs, transitively. */
+  private Draft draft(List<CaseDefinition> selected) {
+    MakerLookup lookup = new MakerLookup(reader, known);
+    Draft draft = new Draft();
+    List<CaseDefinition> open = new ArrayList<>(selected);
+    Set<CaseDefinition> met = new LinkedHashSet<>(selected);
+    while (!open.isEmpty()) {
+      CaseDefinition taker = open.remove(open.size() - 1);
+      draft.problems.addAll(reader.problems(taker));
+      Map<Want, CaseDefinition> makers = new LinkedHashMap<>();
+      for (Want want : taker.wants()) {
+        CaseDefinition maker = lookup.find(taker, want, draft.problems::add);
+        if (maker != null) {
+          makers.put(want, maker);
+          if (met.add(maker)) {
+            open.add(maker);
+          }
+        }
+      }
+      draft.makers.put(taker, makers);
+    }
+    draft.cases.addAll(inSourceOrder(met));
+    return draft;
+  }
+
+  /** Cases of the places first, as found; then those of classes elsewhere, by name. */
+  private List<CaseDefinition> inSourceOrder(Collection<CaseDefinition> met) {
+    List<CaseDefinition> ordered =
+        new ArrayList<>(known.stream().filter(met::contains).toList());
+    Set<CaseDefinition> here = new HashSet<>(ordered);
+    Map<String, Class<?>> elsewhere = new TreeMap<>();
+    met.stream()
+        .filter(one -> !here.contains(one))
+        .forEach(one -> elsewhere.put(one.suite().getName(), one.suite()));
+    elsewhere
+        .values()
+        .forEach(suite -> reader.cases(suite).stream().filter(met::contains).forEach(ordered::add));
+    return ordered;
+  }
+
+  /** A plan in the making. */
+  private static final class Draft {
+    private final List<CaseDefinition> cases = new ArrayList<>();
+    private final Map<CaseDefinition, Map<Want, CaseDefinition>> makers = new LinkedHashMap<>();
+    private final List<PlanProblem> problems = new ArrayList<>();
+  }
+}

@@ -1,0 +1,30 @@
+package org.oddlantern.run;
+
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What came of one run of a case's method.
+ *
+ * @param outcome how it ended
+ * @param value what it returned; null if nothing, or if it did not pass
+ * @param problem what ended it; null if it passed
+ */
+record Attempt(
+    Outcome outcome, @Nullable Object value, @Nullable ProblemRecord problem) {
+
+  static Attempt passed(@Nullable Object value) {
+    return new Attempt(Outcome.PASSED, value, null);
+  }
+
+  static Attempt failed(String message, String at) {
+    return new Attempt(Outcome.FAILED, null, new ProblemRecord("", message, at, ""));
+  }
+
+  static Attempt errored(String message) {
+    return new Attempt(Outcome.ERRORED, null, new ProblemRecord("", message, "", ""));
+  }
+
+  static Attempt blocked(String message) {
+    return new Attempt(Outcome.BLOCKED, null, new ProblemRecord("", message, "", ""));
+  }
+}

@@ -1,0 +1,31 @@
+package org.oddlantern.run;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** Tells listeners one event at a time; one that throws hears nothing more, and the others go on. */
+final class Broadcast {
+
+  private final List<RunListener> listeners;
+  private final List<String> problems = new ArrayList<>();
+
+  Broadcast(List<RunListener> listeners) {
+    this.listeners = new ArrayList<>(listeners);
+  }
+
+  synchronized void tell(RunEvent event) {
+    for (RunListener listener : List.copyOf(listeners)) {
+      try {
+        listener.hear(event);
+      } catch (Exception e) {
+        listeners.remove(listener);
+        problems.add("%s could not go on: %s: %s"
+            .formatted(listener, e.getClass().getSimpleName(), e.getMessage()));
+      }
+    }
+  }
+
+  synchronized List<String> problems() {
+    return List.copyOf(problems);
+  }
+}

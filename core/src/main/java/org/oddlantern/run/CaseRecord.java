@@ -1,0 +1,59 @@
+package org.oddlantern.run;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A finished case, as recorded: secrets masked.
+ *
+ * @param id what it is known by: {@code package.Class#method}
+ * @param suite the simple name of its suite, sections joined by {@code >}
+ * @param title its title
+ * @param place where it stands in the source, as {@code File.java:12}
+ * @param order its place in source order
+ * @param outcome how it ended
+ * @param marks what else there is to say
+ * @param startedAt when it began; for a blocked case when that was known
+ * @param tookMicros microseconds it took
+ * @param exchanges its calls in order
+ * @param problem what ended it; null if it passed
+ */
+@JsonInclude(JsonInclude.Include.NON_EMPTY)
+public record CaseRecord(
+    String id,
+    String suite,
+    String title,
+    String place,
+    int order,
+    Outcome outcome,
+    List<Mark> marks,
+    Instant startedAt,
+    long tookMicros,
+    List<ExchangeRecord> exchanges,
+    @Nullable ProblemRecord problem) {
+
+  /** What is absent in a journal is empty here. */
+  public CaseRecord {
+    marks = marks == null ? List.of() : List.copyOf(marks);
+    exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
+  }
+
+  /**
+   * The word a report begins with: the outcome, or that a pass proves nothing.
+   *
+   * @return {@code passed}, {@code unproven}, {@code failed}, ...
+   */
+  public String word() {
+    return outcome == Outcome.PASSED && marks.contains(Mark.UNPROVEN)
+        ? Mark.UNPROVEN.word()
+        : outcome.word();
+  }
+
+  /** This record with other exchanges. */
+  CaseRecord withExchanges(List<ExchangeRecord> others) {
+    return new CaseRecord(
+        id, suite, title, place, order, outcome, marks, startedAt, tookMicros, others, problem);
+  }
+}

@@ -1,0 +1,107 @@
+package org.oddlantern.run;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.Header;
+import org.oddlantern.http.Verdict;
+
+/**
+ * A call, its reply and the checks made on it, as recorded: secrets masked.
+ *
+ * @param name what the call is named in plain words; may be empty
+ * @param method the method
+ * @param url the address
+ * @param requestHeaders the headers sent
+ * @param requestBody the body sent
+ * @param status the status, or 0 if no reply came
+ * @param reason the reason phrase
+ * @param replyHeaders the headers that came
+ * @param replyBody the body that came
+ * @param sentAt when sending began
+ * @param tookMicros microseconds until the last byte
+ * @param fault why there is no reply, or null
+ * @param verdicts the checks made on the reply
+ * @param curl a command line that repeats the call
+ */
+@JsonInclude(JsonInclude.Include.NON_EMPTY)
+public record ExchangeRecord(
+    String name,
+    String method,
+    String url,
+    List<Header> requestHeaders,
+    BodyRecord requestBody,
+    int status,
+    String reason,
+    List<Header> replyHeaders,
+    BodyRecord replyBody,
+    Instant sentAt,
+    long tookMicros,
+    @Nullable String fault,
+    List<Verdict> verdicts,
+    String curl) {
+
+  /** What is absent in a journal is empty here. */
+  public ExchangeRecord {
+    name = name == null ? "" : name;
+    reason = reason == null ? "" : reason;
+    requestHeaders = requestHeaders == null ? List.of() : List.copyOf(requestHeaders);
+    replyHeaders = replyHeaders == null ? List.of() : List.copyOf(replyHeaders);
+    verdicts = verdicts == null ? List.of() : List.copyOf(verdicts);
+  }
+
+  /**
+   * The call in one line.
+   *
+   * @return {@code GET http://127.0.0.1:7411/api/hives}
+   */
+  public String line() {
+    return method + " " + url;
+  }
+
+  /**
+   * The status and its reason, or that there was none.
+   *
+   * @return {@code 404 Not Found}
+   */
+  public String answer() {
+    return status == 0
+        ? "no reply"
+        : reason.isEmpty() ? String.valueOf(status) : status + " " + reason;
+  }
+
+  /**
+   * Whether a check on the reply does not hold, or no reply came.
+   *
+   * @return true if something is wrong with it
+   */
+  public boolean isTroubled() {
+    return fault != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
+  }
+
+  /**
+   * This record with other bodies.
+   *
+   * @param request the body sent
+   * @param reply the body that came
+   * @return the record
+   */
+  ExchangeRecord withBodies(BodyRecord request, BodyRecord reply) {
+    return new ExchangeRecord(
+        name,
+        method,
+        url,
+        requestHeaders,
+        request,
+        status,
+        reason,
+        replyHeaders,
+        reply,
+        sentAt,
+        tookMicros,
+        fault,
+        verdicts,
+        curl);
+  }
+}

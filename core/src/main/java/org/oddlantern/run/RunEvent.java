@@ -1,0 +1,116 @@
+package org.oddlantern.run;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** Something that happened in a run, secrets masked; a line of the journal. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "event")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = RunEvent.Started.class, name = "run-started"),
+  @JsonSubTypes.Type(value = RunEvent.CaseFinished.class, name = "case-finished"),
+  @JsonSubTypes.Type(value = RunEvent.UndoNoted.class, name = "undo-noted"),
+  @JsonSubTypes.Type(value = RunEvent.PutBack.class, name = "put-back"),
+  @JsonSubTypes.Type(value = RunEvent.Ended.class, name = "run-ended")
+})
+public sealed interface RunEvent {
+
+  /**
+   * The run begins.
+   *
+   * @param format the version of the journal's format
+   * @param run what the run is known by
+   * @param name what the run is about, for titles
+   * @param environment the environment in use
+   * @param seed the seed of fresh values
+   * @param startedAt when
+   * @param cases how many cases are planned
+   * @param suites how many suites they belong to
+   * @param warnings what the plan found worth a look
+   */
+  record Started(
+      int format,
+      String run,
+      String name,
+      String environment,
+      String seed,
+      Instant startedAt,
+      int cases,
+      int suites,
+      List<String> warnings)
+      implements RunEvent {
+
+    /** The version written by this library. */
+    public static final int FORMAT = 1;
+
+    /** What is absent in a journal is empty here. */
+    public Started {
+      warnings = warnings == null ? List.of() : List.copyOf(warnings);
+    }
+  }
+
+  /**
+   * A case has an outcome.
+   *
+   * @param record the case
+   */
+  record CaseFinished(@JsonProperty("case") CaseRecord record) implements RunEvent {}
+
+  /**
+   * A call said how to take back what it made.
+   *
+   * @param id the case
+   * @param call the undoing call in one line
+   */
+  record UndoNoted(String id, String call) implements RunEvent {}
+
+  /**
+   * Something was taken back, or could not be.
+   *
+   * @param id the case that made it
+   * @param call the undoing call in one line
+   * @param problem why it was left behind; empty if it was taken back
+   * @param exchange the undoing call as sent; null if there was none to send
+   */
+  @JsonInclude(JsonInclude.Include.NON_EMPTY)
+  record PutBack(
+      String id, String call, String problem, @Nullable ExchangeRecord exchange)
+      implements RunEvent {
+
+    /** What is absent in a journal is empty here. */
+    public PutBack {
+      problem = problem == null ? "" : problem;
+    }
+
+    /**
+     * Whether something is left behind.
+     *
+     * @return true if it could not be taken back
+     */
+    public boolean leftBehind() {
+      return !problem.isEmpty();
+    }
+  }
+
+  /**
+   * The run is over.
+   *
+   * @param endedAt when
+   * @param tookMicros microseconds since its start
+   * @param counts how many cases ended how, by word
+   * @param leftBehind how many things could not be taken back
+   */
+  record Ended(Instant endedAt, long tookMicros, Map<String, Integer> counts, int leftBehind)
+      implements RunEvent {
+
+    /** What is absent in a journal is empty here. */
+    public Ended {
+      counts = counts == null ? Map.of() : counts;
+    }
+  }
+}

@@ -1,0 +1,18 @@
+package org.oddlantern.run;
+
+/**
+ * Hears what happens in a run. Events come one at a time, each complete and masked: {@code Started}
+ * first, {@code Ended} last, a {@code PutBack} after the {@code UndoNoted} of the same call. A listener
+ * that throws hears nothing more; its exception becomes a problem of the run and stops no case.
+ */
+@FunctionalInterface
+public interface RunListener {
+
+  /**
+   * Hears of an event.
+   *
+   * @param event what happened
+   * @throws Exception if the listener cannot do its work
+   */
+  void hear(RunEvent event) throws Exception;
+}

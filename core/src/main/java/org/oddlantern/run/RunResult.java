@@ -1,0 +1,28 @@
+package org.oddlantern.run;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What came of a run.
+ *
+ * @param counts how many cases ended how, by word
+ * @param leftBehind how many things could not be taken back
+ * @param problems what listeners could not do, as sentences
+ */
+public record RunResult(Map<String, Integer> counts, int leftBehind, List<String> problems) {
+
+  /**
+   * Whether all is well.
+   *
+   * @return true if no case failed, errored or was blocked, nothing is left behind and every listener
+   *     did its work
+   */
+  public boolean isGreen() {
+    return leftBehind == 0
+        && problems.isEmpty()
+        && counts.keySet().stream()
+            .noneMatch(
+                word -> word.equals("failed") || word.equals("errored") || word.equals("blocked"));
+  }
+}

@@ -1,0 +1,57 @@
+package org.oddlantern.run;
+
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.util.Arrays;
+import java.util.stream.Collectors;
+import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.http.NoReply;
+import org.oddlantern.http.NotAsPromised;
+
+/** Turns what a case threw into an outcome and a problem that explains itself. */
+final class Thrown {
+
+  private static final int STACK_LINES = 60;
+
+  private Thrown() {}
+
+  static Attempt attempt(Throwable thrown, Class<?> suite) {
+    Outcome outcome = thrown instanceof AssertionError ? Outcome.FAILED : Outcome.ERRORED;
+    return new Attempt(outcome, null, problem(thrown, suite));
+  }
+
+  private static ProblemRecord problem(Throwable thrown, Class<?> suite) {
+    String message = thrown.getMessage() == null ? "" : thrown.getMessage();
+    boolean selfExplaining = thrown instanceof NotAsPromised
+        || thrown instanceof NoReply
+        || thrown instanceof SettingsProblem;
+    return new ProblemRecord(
+        selfExplaining ? "" : thrown.getClass().getSimpleName(),
+        message,
+        at(thrown, suite),
+        selfExplaining ? "" : stack(thrown));
+  }
+
+  /** The innermost line that belongs to the file of the suite. */
+  static String at(Throwable thrown, Class<?> suite) {
+    String top = suite.getName().replaceAll("\\$.*", "");
+    return Arrays.stream(thrown.getStackTrace())
+        .filter(
+            frame -> frame.getClassName().equals(top) || frame.getClassName().startsWith(top + "$"))
+        .findFirst()
+        .map(frame -> frame.getFileName() + ":" + frame.getLineNumber())
+        .orElse("");
+  }
+
+  private static String stack(Throwable thrown) {
+    StringWriter text = new StringWriter();
+    thrown.printStackTrace(new PrintWriter(text));
+    return text.toString()
+        .lines()
+        .takeWhile(line -> !line.contains("at org.oddlantern.run."))
+        .filter(line -> !line.contains("jdk.internal.reflect")
+            && !line.contains("java.lang.reflect.Method.invoke"))
+        .limit(STACK_LINES)
+        .collect(Collectors.joining("\n"));
+  }
+}
