@@ -1,0 +1,84 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.ServiceLoader;
+import java.util.concurrent.Callable;
+import java.util.stream.Stream;
+import org.oddlantern.config.Example;
+import org.oddlantern.config.Settings;
+import org.oddlantern.config.SettingsFile;
+import org.oddlantern.plan.Place;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.Planner;
+import org.oddlantern.run.RunOrder;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+
+/** {@code odd-lantern demo}: starts the example service, runs its suites, stops it. */
+@Command(
+    name = "demo",
+    description = "Starts the Fennel Hill beeyard, a small service, and runs its suites.",
+    mixinStandardHelpOptions = true)
+final class DemoCommand implements Callable<Integer> {
+
+  private final Terminal terminal;
+
+  @Option(
+      names = "--with-faults",
+      description = "Switch on some faults in the service, to see what failures look like.")
+  private boolean withFaults;
+
+  @Mixin
+  private RunOptions options = new RunOptions();
+
+  DemoCommand(Terminal terminal) {
+    this.terminal = terminal;
+  }
+
+  @Override
+  public Integer call() throws Exception {
+    List<Path> jars = jars();
+    ClassLoader loader = Suites.loader(jars, DemoCommand.class.getClassLoader());
+    Example example = ServiceLoader.load(Example.class, loader)
+        .findFirst()
+        .orElseThrow(() ->
+            new Misuse("there is no example service in lib/demo; build the distribution again"));
+    List<Place> places = jars.stream()
+        .filter(jar -> jar.toString().endsWith("-tests.jar"))
+        .map(Place::new)
+        .toList();
+    Plan plan = new Planner(loader, places).plan(options.selection());
+    try (Example.Running running = example.start(withFaults)) {
+      running
+          .addresses()
+          .forEach(
+              (name, address) -> terminal.out().println("started   " + name + " at " + address));
+      Settings settings = SettingsFile.onClassPath(loader).movedTo(running.addresses());
+      return new Execution(terminal, options.out())
+          .run(new RunOrder(
+              example.name(),
+              plan,
+              settings,
+              options.environment(settings),
+              System.getenv(),
+              loader,
+              options.seed()));
+    }
+  }
+
+  private static List<Path> jars() throws IOException {
+    String home = System.getProperty("odd-lantern.home", "");
+    Path folder = Path.of(home, "lib", "demo");
+    if (home.isEmpty() || !Files.isDirectory(folder)) {
+      throw new Misuse(
+          "the demo is not here: start it with the script 'odd-lantern' of the distribution");
+    }
+    try (Stream<Path> files = Files.list(folder)) {
+      return files.filter(file -> file.toString().endsWith(".jar")).sorted().toList();
+    }
+  }
+}

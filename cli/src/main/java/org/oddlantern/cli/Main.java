@@ -1,0 +1,85 @@
+package org.oddlantern.cli;
+
+import java.io.FileDescriptor;
+import java.io.FileOutputStream;
+import java.io.OutputStreamWriter;
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.ScopeType;
+import picocli.CommandLine.Spec;
+
+/** The command: parses its words, runs a verb, ends with an exit status. */
+@Command(
+    name = "odd-lantern",
+    description = "Runs HTTP API tests written as Java code.",
+    mixinStandardHelpOptions = true,
+    versionProvider = Version.class,
+    subcommands = {RunCommand.class, ListCommand.class, DemoCommand.class},
+    synopsisSubcommandLabel = "VERB",
+    commandListHeading = "%nVerbs:%n",
+    footer = {
+      "",
+      "Exit status: 0 all passed; 1 something failed, errored, was blocked or left behind;",
+      "2 wrong use, settings or plan; 3 nothing was selected."
+    })
+public final class Main implements Runnable {
+
+  @Spec
+  private CommandLine.Model.CommandSpec spec;
+
+  @Option(names = "--debug", scope = ScopeType.INHERIT, description = "Show stack traces.")
+  private boolean debug;
+
+  Main() {
+    spec = CommandLine.Model.CommandSpec.create();
+  }
+
+  /**
+   * Starts here.
+   *
+   * @param arguments the words of the command line
+   */
+  public static void main(String[] arguments) {
+    PrintStream out =
+        new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8);
+    PrintStream err =
+        new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8);
+    int status = commandLine(out, err).execute(arguments);
+    out.flush();
+    System.exit(status);
+  }
+
+  static CommandLine commandLine(PrintStream out, PrintStream err) {
+    Main main = new Main();
+    CommandLine line = new CommandLine(main, new Commands(new Terminal(out)));
+    line.setOut(writer(out));
+    line.setErr(writer(err));
+    line.setParameterExceptionHandler(Main::misused);
+    line.setExecutionExceptionHandler(
+        (e, command, parsed) -> Trouble.told(e, command.getErr(), main.debug));
+    return line;
+  }
+
+  private static PrintWriter writer(PrintStream stream) {
+    return new PrintWriter(new OutputStreamWriter(stream, StandardCharsets.UTF_8), true);
+  }
+
+  @Override
+  public void run() {
+    throw new ParameterException(spec.commandLine(), "a verb is missing");
+  }
+
+  private static int misused(ParameterException e, String[] arguments) {
+    PrintWriter err = e.getCommandLine().getErr();
+    err.println("odd-lantern: " + e.getMessage());
+    CommandLine.UnmatchedArgumentException.printSuggestions(e, err);
+    err.println("'" + e.getCommandLine().getCommandSpec().qualifiedName()
+        + " --help' shows what there is.");
+    return 2;
+  }
+}

@@ -1,0 +1,54 @@
+package org.oddlantern.cli;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.config.EnvironmentSettings;
+import org.oddlantern.config.Settings;
+import org.oddlantern.config.SettingsFile;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.run.RunOrder;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** {@code odd-lantern run}: runs compiled suites. */
+@Command(
+    name = "run",
+    description = "Runs the suites in class folders or jars.",
+    mixinStandardHelpOptions = true)
+final class RunCommand implements Callable<Integer> {
+
+  private final Terminal terminal;
+
+  @Parameters(paramLabel = "PLACE", description = "A class folder or a jar with suites.")
+  private List<Path> places = new ArrayList<>();
+
+  @Option(
+      names = "--class-path",
+      paramLabel = "PATH",
+      description = "What else the suites need, separated as the JDK does.")
+  private @Nullable String classPath;
+
+  @Mixin
+  private RunOptions options = new RunOptions();
+
+  RunCommand(Terminal terminal) {
+    this.terminal = terminal;
+  }
+
+  @Override
+  public Integer call() {
+    Suites suites = Suites.in(places, classPath);
+    Settings settings = SettingsFile.find(Path.of(""), suites.loader());
+    EnvironmentSettings environment = options.environment(settings);
+    Plan plan = suites.planner().plan(options.selection());
+    String name = Path.of("").toAbsolutePath().getFileName() + "";
+    return new Execution(terminal, options.out())
+        .run(new RunOrder(
+            name, plan, settings, environment, System.getenv(), suites.loader(), options.seed()));
+  }
+}

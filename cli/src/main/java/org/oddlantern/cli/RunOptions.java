@@ -1,0 +1,64 @@
+package org.oddlantern.cli;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.config.EnvironmentSettings;
+import org.oddlantern.config.Settings;
+import org.oddlantern.plan.Selection;
+import org.oddlantern.run.RunNames;
+import picocli.CommandLine.Option;
+
+/** The options that every verb that runs cases has. */
+final class RunOptions {
+
+  @Option(
+      names = "--env",
+      paramLabel = "NAME",
+      description = "The environment to run on (else ODD_LANTERN_ENV, else 'use' of the settings).")
+  private @Nullable String environment;
+
+  @Option(
+      names = "--case",
+      paramLabel = "CASE",
+      description =
+          "Run these only: a class, Class#method, or a title with * for any text. May be repeated.")
+  private List<String> cases = new ArrayList<>();
+
+  @Option(
+      names = "--seed",
+      paramLabel = "SEED",
+      description = "Repeat the fresh values of the run that printed this seed.")
+  private @Nullable String seed;
+
+  @Option(
+      names = "--out",
+      paramLabel = "FOLDER",
+      description =
+          "Where journal and reports go (else target/odd-lantern in a Maven project, else odd-lantern-out).")
+  private @Nullable Path out;
+
+  Selection selection() {
+    return new Selection(cases);
+  }
+
+  EnvironmentSettings environment(Settings settings) {
+    String named = environment == null ? System.getenv("ODD_LANTERN_ENV") : environment;
+    return settings.environment(named == null || named.isEmpty() ? null : named);
+  }
+
+  String seed() {
+    return seed == null ? RunNames.fresh() : seed;
+  }
+
+  Path out() {
+    if (out != null) {
+      return out;
+    }
+    return Files.isRegularFile(Path.of("pom.xml"))
+        ? Path.of("target", "odd-lantern")
+        : Path.of("odd-lantern-out");
+  }
+}

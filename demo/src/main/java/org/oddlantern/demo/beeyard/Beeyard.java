@@ -1,0 +1,76 @@
+package org.oddlantern.demo.beeyard;
+
+import io.javalin.Javalin;
+import io.javalin.config.JavalinConfig;
+import java.net.InetAddress;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.util.Map;
+import java.util.Set;
+
+/** The running service: HTTP on loopback, its database behind it. Closing it stops both. */
+public final class Beeyard implements AutoCloseable {
+
+  private final Store store;
+  private final Javalin server;
+
+  private Beeyard(Store store, Javalin server) {
+    this.store = store;
+    this.server = server;
+  }
+
+  /**
+   * Starts the service with its seeded data.
+   *
+   * @param port the port of the API; 0 for any
+   * @param databasePort the port at which the database can be read over JDBC
+   * @param faults the mistakes it shall make
+   * @return the running service
+   * @throws SQLException if the database cannot be started
+   */
+  public static Beeyard start(int port, int databasePort, Set<Fault> faults) throws SQLException {
+    Store store = Store.open(databasePort, Clock.systemUTC());
+    Javalin server = Javalin.create(config -> configure(config, store, faults));
+    server.start(InetAddress.getLoopbackAddress().getHostAddress(), port);
+    return new Beeyard(store, server);
+  }
+
+  private static void configure(JavalinConfig config, Store store, Set<Fault> faults) {
+    config.startup.showJavalinBanner = false;
+    config.startup.showOldJavalinVersionWarning = false;
+    config.jsonMapper(new BeeyardJson());
+    Access access = new Access(store);
+    config.routes.get("/api/health", context -> context.json(Map.of("status", "ok")));
+    config.routes.post("/api/sign-in", new SignIn(store)::signIn);
+    new HiveRoutes(store, access, faults).addTo(config.routes);
+    new InspectionRoutes(store, access, faults).addTo(config.routes);
+    config.routes.exception(Refusal.class, (refusal, context) -> refusal.answer(context));
+    config.routes.error(
+        404, context -> Refusal.notFound("nothing at " + context.path()).answerUnlessTold(context));
+  }
+
+  /**
+   * Where the API is.
+   *
+   * @return its address
+   */
+  public String address() {
+    return "http://" + InetAddress.getLoopbackAddress().getHostAddress() + ":" + server.port()
+        + "/api";
+  }
+
+  /**
+   * Where the database is.
+   *
+   * @return its JDBC address
+   */
+  public String databaseAddress() {
+    return store.address();
+  }
+
+  @Override
+  public void close() {
+    server.stop();
+    store.close();
+  }
+}

@@ -1,0 +1,39 @@
+package org.oddlantern.demo.beeyard;
+
+import java.util.EnumSet;
+import java.util.Map;
+import java.util.Set;
+import org.oddlantern.config.Example;
+
+/** Starts the beeyard for {@code odd-lantern demo}. */
+public final class BeeyardExample implements Example {
+
+  private static final int PORT = 7411;
+  private static final int DATABASE_PORT = 7412;
+
+  /** Made by the service loader. */
+  public BeeyardExample() {}
+
+  @Override
+  public String name() {
+    return "Fennel Hill beeyard";
+  }
+
+  @Override
+  public Running start(boolean withFaults) throws Exception {
+    Set<Fault> faults = withFaults ? EnumSet.allOf(Fault.class) : Set.of();
+    Beeyard beeyard =
+        Beeyard.start(FreePorts.preferring(PORT), FreePorts.preferring(DATABASE_PORT), faults);
+    return new Running() {
+      @Override
+      public Map<String, String> addresses() {
+        return Map.of("beeyard", beeyard.address());
+      }
+
+      @Override
+      public void close() {
+        beeyard.close();
+      }
+    };
+  }
+}

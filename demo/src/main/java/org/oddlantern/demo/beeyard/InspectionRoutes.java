@@ -1,0 +1,88 @@
+package org.oddlantern.demo.beeyard;
+
+import io.javalin.config.RoutesConfig;
+import io.javalin.http.Context;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/** Inspections: list, filter, read. */
+record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
+
+  private static final int FAULTY = 37;
+
+  void addTo(RoutesConfig routes) {
+    routes.get("/api/inspections", this::list);
+    routes.get("/api/inspections/{id}", this::read);
+  }
+
+  private void list(Context context) {
+    access.keeper(context);
+    String hive = context.queryParam("hive");
+    String mood = context.queryParam("mood");
+    if (hive != null && faults.contains(Fault.PLAIN_TEXT_ERROR)) {
+      context
+          .status(500)
+          .contentType("text/plain")
+          .result("inspections of hive " + hive + ": row 12 has 6 columns, not 7");
+      return;
+    }
+    List<Inspection> found = store.inspections().stream()
+        .filter(one -> hive == null || hive.equals(String.valueOf(one.hive())))
+        .filter(one -> mood == null || mood.equals(one.mood()))
+        .toList();
+    int offset = number(context, "offset", 0);
+    int limit = number(context, "limit", found.size());
+    List<Inspection> shown = found.stream().skip(offset).limit(limit).toList();
+    context.json(Map.of("items", told(shown), "total", found.size()));
+  }
+
+  private void read(Context context) {
+    access.keeper(context);
+    String id = context.pathParam("id");
+    context.json(store.inspections().stream()
+        .filter(one -> String.valueOf(one.id()).equals(id))
+        .findFirst()
+        .orElseThrow(() -> Refusal.notFound("there is no inspection " + id)));
+  }
+
+  private List<Object> told(List<Inspection> inspections) {
+    List<Object> told = new ArrayList<>(inspections);
+    if (faults.contains(Fault.NUMBER_AS_TEXT)) {
+      told.replaceAll(one -> one instanceof Inspection inspection && inspection.id() == FAULTY
+          ? withText(inspection)
+          : one);
+    }
+    return told;
+  }
+
+  private static Map<String, Object> withText(Inspection one) {
+    return Map.of(
+        "id",
+        one.id(),
+        "hive",
+        one.hive(),
+        "madeOn",
+        one.madeOn(),
+        "mood",
+        one.mood(),
+        "frames",
+        String.valueOf(one.frames()),
+        "temperature",
+        one.temperature(),
+        "queenSeen",
+        one.queenSeen());
+  }
+
+  private static int number(Context context, String name, int otherwise) {
+    String value = context.queryParam(name);
+    if (value == null) {
+      return otherwise;
+    }
+    if (!value.matches("\\d{1,6}")) {
+      throw Refusal.notJson(name + " must be a whole number");
+    }
+    return Integer.parseInt(value);
+  }
+}

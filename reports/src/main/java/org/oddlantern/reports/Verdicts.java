@@ -1,0 +1,41 @@
+package org.oddlantern.reports;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.Mark;
+import org.oddlantern.run.Outcome;
+
+/** Says in a sentence what came of a run. */
+final class Verdicts {
+
+  private Verdicts() {}
+
+  static String sentence(RunData run) {
+    String cut = run.ended() == null ? "The run was cut off. " : "";
+    List<String> parts = new ArrayList<>();
+    for (Outcome outcome : List.of(Outcome.FAILED, Outcome.ERRORED, Outcome.BLOCKED)) {
+      long count = run.cases().stream().filter(one -> one.outcome() == outcome).count();
+      if (count > 0) {
+        parts.add(count + " " + outcome.word());
+      }
+    }
+    int left = run.leftBehind().size();
+    String behind = left == 0 ? "" : " " + Amounts.of(left, "thing") + " could not be taken back.";
+    if (parts.isEmpty()) {
+      return cut + held(run.cases()) + behind;
+    }
+    long passed =
+        run.cases().stream().filter(one -> one.outcome() == Outcome.PASSED).count();
+    return cut + "Of " + Amounts.of(run.cases().size(), "promise") + " " + passed + " held: "
+        + String.join(", ", parts) + "." + behind;
+  }
+
+  private static String held(List<CaseRecord> cases) {
+    long unproven =
+        cases.stream().filter(one -> one.marks().contains(Mark.UNPROVEN)).count();
+    String all =
+        cases.size() == 1 ? "The one promise held" : "All " + cases.size() + " promises held";
+    return unproven == 0 ? all + "." : all + ", but " + unproven + " of them checked nothing.";
+  }
+}

@@ -1,0 +1,129 @@
+package org.oddlantern.reports.console;
+
+import java.io.PrintStream;
+import java.util.List;
+import java.util.Map;
+import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.Mark;
+import org.oddlantern.run.Outcome;
+import org.oddlantern.run.RunEvent;
+import org.oddlantern.run.RunListener;
+
+/**
+ * Prints a run while it goes on: a line for each case, beginning with the word of its outcome; whatever
+ * did not pass in full; the counts last.
+ */
+public final class ConsoleReport implements RunListener {
+
+  private static final List<String> ORDER =
+      List.of("failed", "errored", "blocked", "unproven", "passed");
+
+  private final PrintStream out;
+  private final Style style;
+  private String suite = "";
+  private String seed = "";
+  private int takenBack;
+
+  /**
+   * A console.
+   *
+   * @param out where to print
+   * @param style how it looks
+   */
+  public ConsoleReport(PrintStream out, Style style) {
+    this.out = out;
+    this.style = style;
+  }
+
+  @Override
+  public void hear(RunEvent event) {
+    if (event instanceof RunEvent.Started started) {
+      begin(started);
+    } else if (event instanceof RunEvent.CaseFinished finished) {
+      tell(finished.record());
+    } else if (event instanceof RunEvent.PutBack putBack) {
+      tell(putBack);
+    } else if (event instanceof RunEvent.Ended ended) {
+      end(ended);
+    }
+    out.flush();
+  }
+
+  @Override
+  public String toString() {
+    return "the console";
+  }
+
+  private void begin(RunEvent.Started started) {
+    seed = started.seed();
+    out.println(style.heading("Odd Lantern")
+        + "  %s, environment %s, %s in %s, seed %s"
+            .formatted(
+                Plain.line(started.name()),
+                started.environment(),
+                Amounts.of(started.cases(), "case"),
+                Amounts.of(started.suites(), "suite"),
+                started.seed()));
+    started.warnings().forEach(warning -> out.println("warning   " + Plain.line(warning)));
+  }
+
+  private void tell(CaseRecord one) {
+    if (!one.suite().equals(suite)) {
+      suite = one.suite();
+      out.println();
+      out.println(style.heading(suite));
+    }
+    out.println(word(one)
+        + " %8s  %s%s"
+            .formatted(Amounts.time(one.tookMicros()), Plain.line(one.title()), marks(one)));
+    CaseText.of(one).forEach(line -> out.println("          " + line));
+  }
+
+  private String word(CaseRecord one) {
+    String word = "%-9s".formatted(one.word());
+    return one.outcome() == Outcome.PASSED ? word : style.alarm(word);
+  }
+
+  private String marks(CaseRecord one) {
+    List<String> marks = one.marks().stream()
+        .filter(mark -> mark != Mark.UNPROVEN)
+        .map(Mark::word)
+        .toList();
+    return marks.isEmpty() ? "" : style.quiet("  (" + String.join(", ", marks) + ")");
+  }
+
+  private void tell(RunEvent.PutBack putBack) {
+    if (!putBack.leftBehind()) {
+      takenBack++;
+      return;
+    }
+    out.println(style.alarm("left behind") + "  by " + putBack.id().replaceAll("^.*\\.", ""));
+    out.println("          " + Plain.line(putBack.call()) + ": " + Plain.line(putBack.problem()));
+    if (putBack.exchange() != null) {
+      out.println(
+          "          take it back by hand: " + Plain.line(putBack.exchange().curl()));
+    }
+  }
+
+  private void end(RunEvent.Ended ended) {
+    Map<String, Integer> counts = ended.counts();
+    List<String> parts = ORDER.stream()
+        .filter(counts::containsKey)
+        .map(word -> counts.get(word) + " " + word)
+        .toList();
+    out.println();
+    out.println(
+        style.heading(String.join(", ", parts)) + " in " + Amounts.time(ended.tookMicros()));
+    if (takenBack > 0 || ended.leftBehind() > 0) {
+      out.println("%s taken back, %d left behind"
+          .formatted(Amounts.of(takenBack, "thing"), ended.leftBehind()));
+    }
+    boolean green = ended.leftBehind() == 0
+        && counts.keySet().stream()
+            .allMatch(word -> word.equals("passed") || word.equals("unproven"));
+    if (!green) {
+      out.println("the same values again: --seed " + seed);
+    }
+  }
+}

@@ -1,0 +1,29 @@
+package org.oddlantern.reports.console;
+
+/**
+ * How the console looks.
+ *
+ * @param colour whether words are coloured
+ */
+public record Style(boolean colour) {
+
+  private static final String BRASS = "38;5;136";
+  private static final String ALARM = "1;38;5;131";
+  private static final String QUIET = "2";
+
+  String heading(String text) {
+    return in(BRASS, text);
+  }
+
+  String quiet(String text) {
+    return in(QUIET, text);
+  }
+
+  String alarm(String text) {
+    return in(ALARM, text);
+  }
+
+  private String in(String code, String text) {
+    return colour ? "\u001b[" + code + "m" + text + "\u001b[0m" : text;
+  }
+}

@@ -1,0 +1,5 @@
+/** The report as a folder of pages. */
+@NullMarked
+package org.oddlantern.reports.html;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,163 @@
+package org.oddlantern.reports.junitxml;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import javax.xml.stream.XMLOutputFactory;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamWriter;
+import org.oddlantern.reports.RunData;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.Outcome;
+import org.oddlantern.run.ProblemRecord;
+
+/**
+ * Writes JUnit XML, a file for each suite: failed is a failure, errored and blocked are errors.
+ * Characters that XML 1.0 forbids are replaced.
+ */
+public final class JUnitXmlReport {
+
+  private JUnitXmlReport() {}
+
+  /**
+   * Writes the files; those of an earlier run are removed.
+   *
+   * @param run the run
+   * @param folder where the files go
+   * @throws IOException if one cannot be written
+   */
+  public static void write(RunData run, Path folder) throws IOException {
+    Files.createDirectories(folder);
+    try (var old = Files.newDirectoryStream(folder, "TEST-*.xml")) {
+      for (Path file : old) {
+        Files.delete(file);
+      }
+    }
+    for (Map.Entry<String, List<CaseRecord>> suite : run.bySuite().entrySet()) {
+      Path file = folder.resolve("TEST-" + suite.getKey() + ".xml");
+      try (OutputStream stream = Files.newOutputStream(file)) {
+        suite(stream, run, suite.getKey(), suite.getValue());
+      } catch (XMLStreamException e) {
+        throw new IOException(file + " cannot be written: " + e.getMessage(), e);
+      }
+    }
+  }
+
+  private static void suite(OutputStream stream, RunData run, String name, List<CaseRecord> cases)
+      throws XMLStreamException {
+    XMLStreamWriter xml =
+        XMLOutputFactory.newInstance().createXMLStreamWriter(stream, StandardCharsets.UTF_8.name());
+    xml.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
+    xml.writeCharacters("\n");
+    xml.writeStartElement("testsuite");
+    attribute(xml, "name", name);
+    attribute(xml, "tests", String.valueOf(cases.size()));
+    attribute(xml, "failures", String.valueOf(count(cases, Outcome.FAILED)));
+    attribute(
+        xml,
+        "errors",
+        String.valueOf(count(cases, Outcome.ERRORED) + count(cases, Outcome.BLOCKED)));
+    attribute(xml, "skipped", "0");
+    attribute(
+        xml, "time", seconds(cases.stream().mapToLong(CaseRecord::tookMicros).sum()));
+    attribute(
+        xml,
+        "timestamp",
+        DateTimeFormatter.ISO_LOCAL_DATE_TIME.format(
+            run.started().startedAt().truncatedTo(ChronoUnit.SECONDS).atOffset(ZoneOffset.UTC)));
+    properties(xml, run);
+    for (CaseRecord one : cases) {
+      testcase(xml, name, one);
+    }
+    xml.writeCharacters("\n");
+    xml.writeEndElement();
+    xml.writeEndDocument();
+    xml.close();
+  }
+
+  private static void properties(XMLStreamWriter xml, RunData run) throws XMLStreamException {
+    xml.writeCharacters("\n  ");
+    xml.writeStartElement("properties");
+    Map<String, String> properties = Map.of(
+        "environment",
+        run.started().environment(),
+        "run",
+        run.started().run(),
+        "seed",
+        run.started().seed());
+    for (String name : properties.keySet().stream().sorted().toList()) {
+      xml.writeCharacters("\n    ");
+      xml.writeEmptyElement("property");
+      attribute(xml, "name", name);
+      attribute(xml, "value", properties.getOrDefault(name, ""));
+    }
+    xml.writeCharacters("\n  ");
+    xml.writeEndElement();
+  }
+
+  private static void testcase(XMLStreamWriter xml, String suite, CaseRecord one)
+      throws XMLStreamException {
+    xml.writeCharacters("\n  ");
+    xml.writeStartElement("testcase");
+    attribute(xml, "classname", suite);
+    attribute(xml, "name", one.title());
+    attribute(xml, "time", seconds(one.tookMicros()));
+    ProblemRecord problem = one.problem();
+    if (problem != null) {
+      xml.writeStartElement(one.outcome() == Outcome.FAILED ? "failure" : "error");
+      attribute(xml, "message", problem.message().lines().findFirst().orElse(problem.type()));
+      attribute(xml, "type", problem.type().isEmpty() ? one.outcome().word() : problem.type());
+      xml.writeCharacters(allowed(text(one, problem)));
+      xml.writeEndElement();
+    }
+    xml.writeEndElement();
+  }
+
+  private static String text(CaseRecord one, ProblemRecord problem) {
+    StringBuilder text = new StringBuilder(problem.message());
+    if (!problem.at().isEmpty()) {
+      text.append("\nat ").append(problem.at());
+    }
+    one.exchanges().stream()
+        .filter(exchange -> exchange.isTroubled())
+        .forEach(exchange -> text.append("\nrepeat  ").append(exchange.curl()));
+    return text.append(problem.stack().isEmpty() ? "" : "\n" + problem.stack()).toString();
+  }
+
+  private static void attribute(XMLStreamWriter xml, String name, String value)
+      throws XMLStreamException {
+    xml.writeAttribute(name, allowed(value));
+  }
+
+  /** The text with every character that XML 1.0 (section 2.2) forbids replaced. */
+  private static String allowed(String text) {
+    StringBuilder allowed = new StringBuilder(text.length());
+    text.codePoints().forEach(point -> allowed.appendCodePoint(isAllowed(point) ? point : 0xfffd));
+    return allowed.toString();
+  }
+
+  private static boolean isAllowed(int point) {
+    return point == 0x9
+        || point == 0xa
+        || point == 0xd
+        || point >= 0x20 && point <= 0xd7ff
+        || point >= 0xe000 && point <= 0xfffd
+        || point >= 0x10000;
+  }
+
+  private static String seconds(long micros) {
+    return String.format(Locale.ROOT, "%.3f", micros / 1_000_000.0);
+  }
+
+  private static long count(List<CaseRecord> cases, Outcome outcome) {
+    return cases.stream().filter(one -> one.outcome() == outcome).count();
+  }
+}
