@@ -1,6 +1,8 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
@@ -15,6 +17,8 @@ import tools.jackson.databind.node.JsonNodeFactory;
 /** Asks about what a path of the JSON body leads to. */
 record PathCheck(String words, JsonPath path, Shape shape) implements Check {
 
+  private static final Pattern ITEM = Pattern.compile("\\$\\[(\\d{1,9})]");
+
   @Override
   public List<Finding> examine(Evidence evidence) {
     JsonNode root;
@@ -26,9 +30,12 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
     if (path.isSingular()) {
       return atOnePlace(root);
     }
-    ArrayNode found = JsonNodeFactory.instance.arrayNode();
-    path.find(root).forEach(one -> found.add(one.value()));
-    return shape.examine(Location.ROOT, found).stream().map(this::among).toList();
+    List<JsonPath.Found> found = path.find(root);
+    ArrayNode list = JsonNodeFactory.instance.arrayNode();
+    found.forEach(one -> list.add(one.value()));
+    return shape.examine(Location.ROOT, list).stream()
+        .map(finding -> placed(finding, found))
+        .toList();
   }
 
   private List<Finding> atOnePlace(JsonNode root) {
@@ -41,11 +48,15 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
     return List.of(Finding.of(path, shape.words(), "nothing: " + end.stopped()).hint(end.hint()));
   }
 
-  /** The place in a list of what was found, told by the path that found it. */
-  private Finding among(Finding finding) {
-    String place =
-        finding.where().equals("$") ? path.toString() : path + ", found as " + finding.where();
-    return new Finding(place, finding.wanted(), finding.got(), finding.hints());
+  /** A place in the list of what was found, told as the place in the body. */
+  private Finding placed(Finding finding, List<JsonPath.Found> found) {
+    Matcher item = ITEM.matcher(finding.where());
+    String where = path.toString();
+    if (item.lookingAt() && Integer.parseInt(item.group(1)) < found.size()) {
+      where = found.get(Integer.parseInt(item.group(1))).where()
+          + finding.where().substring(item.end());
+    }
+    return new Finding(where, finding.wanted(), finding.got(), finding.hints());
   }
 
   private static Finding notJson(Evidence evidence, NotJson e) {

@@ -1,7 +1,7 @@
 package org.oddlantern.http;
 
 import java.util.List;
-import java.util.stream.Collectors;
+import org.oddlantern.json.Finding;
 
 /**
  * A check that does not hold, or a reading that finds nothing it could give: the case has failed. The
@@ -28,14 +28,13 @@ public final class NotAsPromised extends AssertionError {
   }
 
   private static String message(String title, List<Verdict> verdicts) {
-    return verdicts.stream()
-        .flatMap(
-            verdict -> verdict.findings().stream().map(finding -> lines(verdict, finding.lines())))
-        .collect(Collectors.joining("\n", title + "\n", ""));
-  }
-
-  private static String lines(Verdict verdict, List<String> lines) {
-    return "  " + verdict.check()
-        + lines.stream().map(line -> "\n    " + line).collect(Collectors.joining());
+    StringBuilder message = new StringBuilder(title);
+    for (VerdictGroup group : VerdictGroup.failed(verdicts)) {
+      group.checks().forEach(check -> message.append("\n  ").append(check));
+      for (Finding finding : group.findings()) {
+        finding.lines().forEach(line -> message.append("\n    ").append(line));
+      }
+    }
+    return message.toString();
   }
 }

@@ -1,6 +1,5 @@
 package org.oddlantern.run;
 
-import java.util.List;
 import org.oddlantern.http.Header;
 
 /** A command line for a POSIX shell that repeats a call; secrets stand as {@code $SECRET}. */
@@ -10,12 +9,13 @@ final class CurlLine {
 
   private CurlLine() {}
 
-  static String of(String method, String url, List<Header> headers, BodyRecord body) {
+  static String of(ExchangeRecord exchange) {
+    BodyRecord body = exchange.requestBody();
     StringBuilder line = new StringBuilder("curl -sS -i");
-    if (!method.equals("GET")) {
-      line.append(" -X ").append(quoted(method));
+    if (!exchange.method().equals("GET")) {
+      line.append(" -X ").append(quoted(exchange.method()));
     }
-    for (Header header : headers) {
+    for (Header header : exchange.requestHeaders()) {
       if (!header.name().equalsIgnoreCase(OWN_HEADER)
           && !header.name().equalsIgnoreCase("User-Agent")) {
         line.append(" -H ").append(quoted(header.name() + ": " + header.value()));
@@ -24,9 +24,9 @@ final class CurlLine {
     if (body.text() != null) {
       line.append(" --data-binary ").append(quoted(body.text()));
     } else if (body.bytes() > 0) {
-      line.append(" --data-binary @BODY");
+      line.append(" --data-binary @").append(body.file() == null ? "BODY" : body.file());
     }
-    return line.append(' ').append(quoted(url)).toString();
+    return line.append(' ').append(quoted(exchange.url())).toString();
   }
 
   private static String quoted(String text) {
@@ -34,6 +34,6 @@ final class CurlLine {
       return text;
     }
     String single = "'" + text.replace("'", "'\\''") + "'";
-    return single.replace(Masker.MASK, "'\"$SECRET\"'");
+    return single.replace(Masker.MASK, "'\"$SECRET\"'").replaceAll("\"''$", "\"");
   }
 }

@@ -1,5 +1,6 @@
 package org.oddlantern.run;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
@@ -23,7 +24,6 @@ import org.oddlantern.http.Verdict;
  * @param tookMicros microseconds until the last byte
  * @param fault why there is no reply, or null
  * @param verdicts the checks made on the reply
- * @param curl a command line that repeats the call
  */
 @JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record ExchangeRecord(
@@ -39,8 +39,7 @@ public record ExchangeRecord(
     Instant sentAt,
     long tookMicros,
     @Nullable String fault,
-    List<Verdict> verdicts,
-    String curl) {
+    List<Verdict> verdicts) {
 
   /** What is absent in a journal is empty here. */
   public ExchangeRecord {
@@ -72,10 +71,20 @@ public record ExchangeRecord(
   }
 
   /**
+   * A command line for a POSIX shell that repeats the call; secrets stand as {@code $SECRET}.
+   *
+   * @return the command line
+   */
+  public String curl() {
+    return CurlLine.of(this);
+  }
+
+  /**
    * Whether a check on the reply does not hold, or no reply came.
    *
    * @return true if something is wrong with it
    */
+  @JsonIgnore
   public boolean isTroubled() {
     return fault != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
   }
@@ -101,7 +110,6 @@ public record ExchangeRecord(
         sentAt,
         tookMicros,
         fault,
-        verdicts,
-        curl);
+        verdicts);
   }
 }

@@ -51,8 +51,7 @@ final class Recording {
         exchange.sentAt(),
         exchange.took().toNanos() / 1_000,
         masked(exchange.fault()),
-        verdicts.stream().map(this::masked).toList(),
-        CurlLine.of(request.method(), url, sent.fields(), body));
+        verdicts.stream().map(this::masked).toList());
   }
 
   String text(String text) {

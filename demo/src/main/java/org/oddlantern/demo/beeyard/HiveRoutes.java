@@ -2,7 +2,6 @@ package org.oddlantern.demo.beeyard;
 
 import io.javalin.config.RoutesConfig;
 import io.javalin.http.Context;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -74,24 +73,9 @@ record HiveRoutes(Store store, Access access, Set<Fault> faults) {
     context.status(204);
   }
 
-  private void answer(Context context, Hive hive) {
+  private static void answer(Context context, Hive hive) {
     context.header("ETag", hive.entityTag());
-    context.json(
-        context.statusCode() == 201 && faults.contains(Fault.MISSPELT_FIELD)
-            ? misspelt(hive)
-            : hive);
-  }
-
-  private static Map<String, Object> misspelt(Hive hive) {
-    Map<String, Object> fields = new LinkedHashMap<>();
-    fields.put("id", hive.id());
-    fields.put("label", hive.label());
-    fields.put("kind", hive.kind());
-    fields.put("queenYear", hive.queenYear());
-    fields.put("plot", hive.plot());
-    fields.put("keeper", hive.keeper());
-    fields.put("registeredon", hive.registeredOn());
-    return fields;
+    context.json(hive);
   }
 
   private void refuseTakenLabel(HiveForm form, int id) {

@@ -3,6 +3,7 @@ package org.oddlantern.demo.beeyard;
 import io.javalin.config.RoutesConfig;
 import io.javalin.http.Context;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -41,38 +42,36 @@ record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
   private void read(Context context) {
     access.keeper(context);
     String id = context.pathParam("id");
-    context.json(store.inspections().stream()
+    Inspection inspection = store.inspections().stream()
         .filter(one -> String.valueOf(one.id()).equals(id))
         .findFirst()
-        .orElseThrow(() -> Refusal.notFound("there is no inspection " + id)));
+        .orElseThrow(() -> Refusal.notFound("there is no inspection " + id));
+    context.json(
+        faults.contains(Fault.MISSPELT_FIELD)
+            ? told(inspection, inspection.frames(), "queenseen")
+            : inspection);
   }
 
   private List<Object> told(List<Inspection> inspections) {
     List<Object> told = new ArrayList<>(inspections);
     if (faults.contains(Fault.NUMBER_AS_TEXT)) {
       told.replaceAll(one -> one instanceof Inspection inspection && inspection.id() == FAULTY
-          ? withText(inspection)
+          ? told(inspection, String.valueOf(inspection.frames()), "queenSeen")
           : one);
     }
     return told;
   }
 
-  private static Map<String, Object> withText(Inspection one) {
-    return Map.of(
-        "id",
-        one.id(),
-        "hive",
-        one.hive(),
-        "madeOn",
-        one.madeOn(),
-        "mood",
-        one.mood(),
-        "frames",
-        String.valueOf(one.frames()),
-        "temperature",
-        one.temperature(),
-        "queenSeen",
-        one.queenSeen());
+  private static Map<String, Object> told(Inspection one, Object frames, String queenSeen) {
+    Map<String, Object> fields = new LinkedHashMap<>();
+    fields.put("id", one.id());
+    fields.put("hive", one.hive());
+    fields.put("madeOn", one.madeOn());
+    fields.put("mood", one.mood());
+    fields.put("frames", frames);
+    fields.put("temperature", one.temperature());
+    fields.put(queenSeen, one.queenSeen());
+    return fields;
   }
 
   private static int number(Context context, String name, int otherwise) {

@@ -39,12 +39,24 @@ public class HiveRegisterTest {
             .undoneBy(reply -> Call.delete("/hives/{id}", reply.valueAt("$.id", HiveId.class))))
         .must(
             status(201),
-            header("Location"),
-            header("ETag"),
             body(including(hive)),
             at("$.id", wholeNumber()),
             at("$.registeredOn", anyText()))
         .valueAt("$.id", HiveId.class);
+  }
+
+  @Case("a registration tells where the new hive is")
+  void whereItIs(Fresh fresh) {
+    var hive = Payload.file("payloads/hive.json").with("$.label", fresh.text("hive-"));
+    var reply = beeyard.send(Call.post("/hives")
+        .json(hive)
+        .named("register a hive")
+        .undoneBy(
+            registered -> Call.delete("/hives/{id}", registered.valueAt("$.id", HiveId.class))));
+    reply.must(
+        status(201),
+        header("Location", "/api/hives/" + reply.valueAt("$.id", int.class)),
+        header("ETag"));
   }
 
   @Case("the new hive can be read back")

@@ -3,6 +3,7 @@ package org.oddlantern.reports.console;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.http.Verdict;
+import org.oddlantern.http.VerdictGroup;
 import org.oddlantern.json.Finding;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.run.BodyRecord;
@@ -15,6 +16,7 @@ import org.oddlantern.run.ProblemRecord;
 final class CaseText {
 
   private static final int BODY = 1_000;
+  private static final int SHORT = 200;
   private static final int STACK = 12;
 
   private final List<String> lines = new ArrayList<>();
@@ -68,31 +70,35 @@ final class CaseText {
     if (exchange.fault() != null) {
       line("  " + exchange.fault());
     }
-    exchange.verdicts().stream().filter(verdict -> !verdict.holds()).forEach(this::verdict);
+    VerdictGroup.failed(exchange.verdicts()).forEach(this::verdicts);
     if (whole) {
-      body("sent", exchange.requestBody());
-      body("came", exchange.replyBody());
+      body("sent", exchange.requestBody(), List.of());
+      body("came", exchange.replyBody(), exchange.verdicts());
     }
     line("  repeat    " + exchange.curl());
   }
 
-  private void verdict(Verdict verdict) {
-    line("  " + (verdict.warning() ? "warning: " : "") + verdict.check());
-    for (Finding finding : verdict.findings()) {
+  private void verdicts(VerdictGroup group) {
+    group.checks().forEach(check -> line("  " + (group.warning() ? "warning: " : "") + check));
+    for (Finding finding : group.findings()) {
       finding.lines().forEach(text -> line("    " + text));
     }
   }
 
-  private void body(String word, BodyRecord body) {
+  private void body(String word, BodyRecord body, List<Verdict> verdicts) {
     String text = body.text();
-    if (text != null) {
-      String shown = text.length() <= BODY
-          ? text
-          : text.substring(0, BODY) + "... (" + text.length()
-              + " characters in all, see the report)";
-      line("  %-9s %s".formatted(word, shown));
+    if (text != null && text.length() <= BODY) {
+      line("  %-9s %s".formatted(word, text));
+    } else if (text != null) {
+      line("  %-9s %s... (%d characters in all, see the report)"
+          .formatted(word, text.substring(0, SHORT), text.length()));
+      Surroundings.of(text, verdicts).forEach(part -> line("  %-9s %s".formatted("", part)));
     } else if (body.bytes() > 0) {
-      line("  %-9s %s that are no text".formatted(word, Amounts.size(body.bytes())));
+      line("  %-9s %s, %s"
+          .formatted(
+              word,
+              Amounts.size(body.bytes()),
+              body.file() == null ? "which are no text" : "see the report"));
     }
   }
 

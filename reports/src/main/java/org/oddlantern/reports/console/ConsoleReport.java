@@ -77,7 +77,7 @@ public final class ConsoleReport implements RunListener {
     out.println(word(one)
         + " %8s  %s%s"
             .formatted(Amounts.time(one.tookMicros()), Plain.line(one.title()), marks(one)));
-    CaseText.of(one).forEach(line -> out.println("          " + line));
+    CaseText.of(one).forEach(line -> out.println(line.isEmpty() ? "" : "          " + line));
   }
 
   private String word(CaseRecord one) {
