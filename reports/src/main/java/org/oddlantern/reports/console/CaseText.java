@@ -37,9 +37,6 @@ final class CaseText {
             + Amounts.time(exchange.tookMicros()));
       }
     }
-    if (!passed && text.lines.size() > 1) {
-      text.lines.add("");
-    }
     return text.lines;
   }
 

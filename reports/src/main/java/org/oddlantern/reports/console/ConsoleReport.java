@@ -24,6 +24,7 @@ public final class ConsoleReport implements RunListener {
   private String suite = "";
   private String seed = "";
   private int takenBack;
+  private boolean broken;
 
   /**
    * A console.
@@ -71,13 +72,25 @@ public final class ConsoleReport implements RunListener {
   private void tell(CaseRecord one) {
     if (!one.suite().equals(suite)) {
       suite = one.suite();
-      out.println();
+      breakLine();
       out.println(style.heading(suite));
     }
     out.println(word(one)
         + " %8s  %s%s"
             .formatted(Amounts.time(one.tookMicros()), Plain.line(one.title()), marks(one)));
-    CaseText.of(one).forEach(line -> out.println(line.isEmpty() ? "" : "          " + line));
+    CaseText.of(one).forEach(line -> out.println("          " + line));
+    broken = one.outcome() != Outcome.PASSED && !one.exchanges().isEmpty();
+    if (broken) {
+      out.println();
+    }
+  }
+
+  /** An empty line, unless the last one is empty already. */
+  private void breakLine() {
+    if (!broken) {
+      out.println();
+    }
+    broken = false;
   }
 
   private String word(CaseRecord one) {

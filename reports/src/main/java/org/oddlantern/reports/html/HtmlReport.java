@@ -1,13 +1,137 @@
 package org.oddlantern.reports.html;
 
+import gg.jte.ContentType;
+import gg.jte.TemplateEngine;
+import gg.jte.TemplateOutput;
+import gg.jte.output.WriterOutput;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.RunData;
+import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
+import org.oddlantern.run.Outcome;
 
-/** placeholder. */
+/**
+ * Writes the report as a folder: {@code index.html}, a page for each suite, one stylesheet. It needs no
+ * script and no inline style; everything from outside is escaped.
+ */
 public final class HtmlReport {
-  private HtmlReport() {}
-  /** x. */
-  public static void write(RunData run, Journal journal, Path folder) throws IOException {}
+
+  private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern(
+          "d MMMM yyyy, HH:mm:ss 'UTC'", Locale.ENGLISH)
+      .withZone(ZoneOffset.UTC);
+  private static final String STYLE = "ledger.css";
+
+  private final TemplateEngine templates = TemplateEngine.createPrecompiled(ContentType.Html);
+  private final RunData run;
+  private final Bodies bodies;
+  private final Path folder;
+
+  private HtmlReport(RunData run, Journal journal, Path folder) {
+    this.run = run;
+    this.bodies = new Bodies(journal);
+    this.folder = folder;
+  }
+
+  /**
+   * Writes the report; the pages of an earlier one are removed.
+   *
+   * @param run the run
+   * @param journal its journal, for bodies that lie beside it
+   * @param folder where the report goes
+   * @throws IOException if it cannot be written
+   */
+  public static void write(RunData run, Journal journal, Path folder) throws IOException {
+    try {
+      new HtmlReport(run, journal, folder).write();
+    } catch (UncheckedIOException e) {
+      throw new IOException(e.getMessage(), e);
+    }
+  }
+
+  private void write() throws IOException {
+    Files.createDirectories(folder);
+    try (DirectoryStream<Path> old = Files.newDirectoryStream(folder, "{index,suite-*}.html")) {
+      for (Path page : old) {
+        Files.delete(page);
+      }
+    }
+    try (InputStream style = HtmlReport.class.getResourceAsStream(STYLE)) {
+      if (style == null) {
+        throw new IOException("the stylesheet is missing from this build");
+      }
+      Files.write(folder.resolve(STYLE), style.readAllBytes());
+    }
+    List<SuiteView> suites = suites();
+    for (SuiteView suite : suites) {
+      page(
+          suite.page(), "suite.jte", Map.of("suite", suite, "run", run.started().name()));
+    }
+    page("index.html", "index.jte", Map.of("page", index(suites)));
+  }
+
+  private void page(String name, String template, Map<String, Object> values) throws IOException {
+    try (Writer writer = Files.newBufferedWriter(folder.resolve(name), StandardCharsets.UTF_8)) {
+      TemplateOutput output = new WriterOutput(writer);
+      templates.render(template, values, output);
+    }
+  }
+
+  private List<SuiteView> suites() {
+    List<SuiteView> suites = new ArrayList<>();
+    for (List<CaseRecord> cases : run.bySuite().values()) {
+      String name = cases.get(0).suite();
+      String page =
+          "suite-" + (suites.size() + 1) + "-" + name.replaceAll("[^A-Za-z0-9]+", "-") + ".html";
+      List<CaseView> views =
+          cases.stream().map(one -> CaseView.of(one, page, bodies)).toList();
+      suites.add(new SuiteView(
+          name, page, summary(cases), views.stream().allMatch(CaseView::held), views));
+    }
+    return suites;
+  }
+
+  private static String summary(List<CaseRecord> cases) {
+    long passed = cases.stream().filter(one -> one.outcome() == Outcome.PASSED).count();
+    return passed == cases.size()
+        ? Amounts.of(passed, "case")
+        : passed + " of " + Amounts.of(cases.size(), "case") + " passed";
+  }
+
+  private IndexView index(List<SuiteView> suites) {
+    List<CaseView> all =
+        suites.stream().flatMap(suite -> suite.cases().stream()).toList();
+    String blocked = Outcome.BLOCKED.word();
+    return new IndexView(
+        run.started().name(),
+        run.verdict(),
+        all.stream().allMatch(CaseView::held) && run.leftBehind().isEmpty() && run.ended() != null,
+        facts(),
+        all.stream().filter(one -> !one.held() && !one.word().equals(blocked)).toList(),
+        all.stream().filter(one -> one.word().equals(blocked)).toList(),
+        run.leftBehind(),
+        suites);
+  }
+
+  private List<IndexView.Fact> facts() {
+    return List.of(
+        new IndexView.Fact("environment", run.started().environment()),
+        new IndexView.Fact("begun", WHEN.format(run.started().startedAt())),
+        new IndexView.Fact("took", Amounts.time(run.took())),
+        new IndexView.Fact("run", run.started().run()),
+        new IndexView.Fact("seed", run.started().seed()));
+  }
 }

@@ -1,0 +1,81 @@
+package org.oddlantern.reports.html;
+
+import java.util.List;
+import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.ExchangeRecord;
+import org.oddlantern.run.Mark;
+import org.oddlantern.run.Outcome;
+import org.oddlantern.run.ProblemRecord;
+
+/**
+ * A case as a page shows it.
+ *
+ * @param anchor what leads to it on the page of its suite
+ * @param page the page of its suite
+ * @param word its outcome in a word
+ * @param held whether it passed
+ * @param title its title
+ * @param suite the name of its suite
+ * @param time how long it took
+ * @param marks what else there is to say, in words
+ * @param at the line of the suite to look at
+ * @param problem the lines that say what ended it; empty if the exchanges say it
+ * @param stack the stack trace; empty if there is none to show
+ * @param exchanges its calls
+ */
+public record CaseView(
+    String anchor,
+    String page,
+    String word,
+    boolean held,
+    String title,
+    String suite,
+    String time,
+    List<String> marks,
+    String at,
+    List<String> problem,
+    String stack,
+    List<ExchangeView> exchanges) {
+
+  static CaseView of(CaseRecord one, String page, Bodies bodies) {
+    ProblemRecord problem = one.problem();
+    return new CaseView(
+        "case-" + one.order(),
+        page,
+        one.word(),
+        one.outcome() == Outcome.PASSED,
+        one.title(),
+        one.suite(),
+        Amounts.time(one.tookMicros()),
+        one.marks().stream()
+            .filter(mark -> mark != Mark.UNPROVEN)
+            .map(Mark::word)
+            .toList(),
+        problem == null || problem.at().isEmpty() ? one.place() : problem.at(),
+        problem == null ? List.of() : lines(one, problem),
+        problem == null ? "" : problem.stack(),
+        one.exchanges().stream()
+            .map(exchange -> ExchangeView.of(exchange, bodies))
+            .toList());
+  }
+
+  private static List<String> lines(CaseRecord one, ProblemRecord problem) {
+    boolean told =
+        problem.type().isEmpty() && one.exchanges().stream().anyMatch(ExchangeRecord::isTroubled);
+    if (told) {
+      return List.of();
+    }
+    String type = problem.type().isEmpty() ? "" : problem.type() + ": ";
+    return (type + problem.message()).lines().toList();
+  }
+
+  /**
+   * The calls that have something wrong with them.
+   *
+   * @return in order; empty if there are none
+   */
+  public List<ExchangeView> troubled() {
+    return exchanges.stream().filter(ExchangeView::troubled).toList();
+  }
+}

@@ -1,0 +1,64 @@
+package org.oddlantern.reports.html;
+
+import java.util.List;
+import org.oddlantern.http.Header;
+import org.oddlantern.http.Verdict;
+import org.oddlantern.http.VerdictGroup;
+import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.ExchangeRecord;
+
+/**
+ * A call and its reply as a page shows them.
+ *
+ * @param title what was asked, in words or as the line of the call
+ * @param line the line of the call
+ * @param answer status and reason, or that there was no reply
+ * @param time how long it took
+ * @param fault why there is no reply; empty if there is one
+ * @param failed the checks that do not hold, those that fail alike together
+ * @param held the checks that hold, in words
+ * @param requestHeaders the headers sent
+ * @param requestBody the body sent
+ * @param replyHeaders the headers that came
+ * @param replyBody the body that came
+ * @param curl a command line that repeats the call
+ */
+public record ExchangeView(
+    String title,
+    String line,
+    String answer,
+    String time,
+    String fault,
+    List<VerdictGroup> failed,
+    List<String> held,
+    List<Header> requestHeaders,
+    BodyView requestBody,
+    List<Header> replyHeaders,
+    BodyView replyBody,
+    String curl) {
+
+  static ExchangeView of(ExchangeRecord exchange, Bodies bodies) {
+    return new ExchangeView(
+        exchange.name(),
+        exchange.line(),
+        exchange.answer(),
+        Amounts.time(exchange.tookMicros()),
+        exchange.fault() == null ? "" : exchange.fault(),
+        VerdictGroup.failed(exchange.verdicts()),
+        exchange.verdicts().stream().filter(Verdict::holds).map(Verdict::check).toList(),
+        exchange.requestHeaders(),
+        BodyView.of(exchange.requestBody(), bodies.text(exchange.requestBody()), List.of()),
+        exchange.replyHeaders(),
+        BodyView.of(exchange.replyBody(), bodies.text(exchange.replyBody()), exchange.verdicts()),
+        exchange.curl());
+  }
+
+  /**
+   * Whether something is wrong with it.
+   *
+   * @return true if a check does not hold or no reply came
+   */
+  public boolean troubled() {
+    return !failed.isEmpty() || !fault.isEmpty();
+  }
+}
