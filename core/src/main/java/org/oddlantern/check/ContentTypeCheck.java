@@ -22,8 +22,7 @@ record ContentTypeCheck(String type) implements Check {
         : folded(bare(got)).equals(folded(type));
     return same
         ? List.of()
-        : List.of(Finding.of(
-            "header Content-Type", type, got.isEmpty() ? "no such header" : evidence.summary()));
+        : List.of(Finding.of("header Content-Type", type, got.isEmpty() ? "no such header" : got));
   }
 
   private static String bare(String value) {

@@ -202,7 +202,8 @@ public final class JsonMapping {
 
   private static String misfit(JsonNode node, Type type, JacksonException e) {
     String inside = e.getPathReference().replaceAll("^.*?\\[", "[");
-    String reason = e.getOriginalMessage().lines().findFirst().orElse("");
+    String reason =
+        e.getOriginalMessage().lines().findFirst().orElse("").replaceAll(" \\(but might.*", "");
     return "%s cannot be read as %s: %s%s"
         .formatted(
             Words.of(node),

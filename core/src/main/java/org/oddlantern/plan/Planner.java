@@ -1,5 +1,6 @@
 package org.oddlantern.plan;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashSet;
@@ -7,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Queue;
 import java.util.Set;
 import java.util.TreeMap;
 
@@ -62,10 +64,10 @@ public final class Planner {
   private Draft draft(List<CaseDefinition> selected) {
     MakerLookup lookup = new MakerLookup(reader, known);
     Draft draft = new Draft();
-    List<CaseDefinition> open = new ArrayList<>(selected);
+    Queue<CaseDefinition> open = new ArrayDeque<>(selected);
     Set<CaseDefinition> met = new LinkedHashSet<>(selected);
     while (!open.isEmpty()) {
-      CaseDefinition taker = open.remove(open.size() - 1);
+      CaseDefinition taker = open.remove();
       draft.problems.addAll(reader.problems(taker));
       Map<Want, CaseDefinition> makers = new LinkedHashMap<>();
       for (Want want : taker.wants()) {

@@ -2,6 +2,8 @@ package org.oddlantern.plan;
 
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.Type;
+import java.net.URL;
+import java.security.CodeSource;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.Set;
@@ -14,19 +16,6 @@ import org.oddlantern.payload.Fresh;
 final class ValueTypes {
 
   private static final Set<Type> BUILT_IN = Set.of(Environment.class, Fresh.class);
-  private static final Set<String> LIBRARY = Set.of(
-      "internal",
-      "json",
-      "payload",
-      "http",
-      "schema",
-      "check",
-      "database",
-      "standin",
-      "config",
-      "suite",
-      "plan",
-      "run");
 
   private ValueTypes() {}
 
@@ -76,11 +65,14 @@ final class ValueTypes {
     return loader == null || loader == ClassLoader.getPlatformClassLoader();
   }
 
+  /** Whether a type comes from where this library comes from. */
   private static boolean isLibrary(Class<?> type) {
-    String[] parts = type.getPackageName().split("\\.", 4);
-    return parts.length > 2
-        && parts[0].equals("org")
-        && parts[1].equals("oddlantern")
-        && LIBRARY.contains(parts[2]);
+    return type.getPackageName().startsWith("org.oddlantern.")
+        && String.valueOf(source(type)).equals(String.valueOf(source(ValueTypes.class)));
+  }
+
+  private static @Nullable URL source(Class<?> type) {
+    CodeSource source = type.getProtectionDomain().getCodeSource();
+    return source == null ? null : source.getLocation();
   }
 }

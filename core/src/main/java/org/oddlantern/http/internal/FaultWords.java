@@ -49,7 +49,7 @@ final class FaultWords {
       return e.getMessage() + ", the limit; the rest was not read";
     }
     if (e instanceof NoHttpResponseException) {
-      return "the service closed the connection without a reply";
+      return "the service closed the connection without an HTTP reply";
     }
     if (e instanceof ConnectionClosedException || e instanceof SocketException) {
       return "the connection broke off (" + e.getMessage() + "); " + progress.received();

@@ -1,0 +1,128 @@
+package org.oddlantern.config;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class SettingsTest {
+
+  private static final String GOOD = """
+      use: local
+      environments:
+        local:
+          services: { beeyard: { url: "http://127.0.0.1:7411/api", deadline: 500ms } }
+        staging:
+          services:
+            beeyard: { url: "https://beeyard.example.org", bearer: "${BEEYARD_TOKEN}", headers: { X-Keeper: wren } }
+      mask: [ "X-Keeper", "$.password" ]
+      """;
+
+  @TempDir
+  Path folder;
+
+  @Test
+  void areFoundUpwardsToTheBuildsRootThenOnTheClassPath() throws IOException {
+    Path deep = Files.createDirectories(folder.resolve("root/module/deep"));
+    Files.createDirectories(folder.resolve("root/.git"));
+    Files.writeString(folder.resolve(Settings.FILE), "use: beyond-the-root");
+    assertEquals("", settings(deep).use());
+    Files.writeString(folder.resolve("root").resolve(Settings.FILE), GOOD);
+    assertEquals("local", settings(deep).use());
+    assertEquals(folder.resolve("root"), settings(deep).folder());
+  }
+
+  @Test
+  void chooseTheEnvironmentInUseUnlessAnotherIsNamed() throws IOException {
+    Settings settings = read(GOOD);
+    assertEquals("local", settings.environment(null).name());
+    assertEquals("staging", settings.environment("staging").name());
+    assertEquals(
+        "there is no environment 'stagging' in " + file()
+            + "; it has local, staging (did you mean 'staging'?)",
+        problem(() -> settings.environment("stagging")));
+    assertEquals(
+        file()
+            + " does not say which environment to use: add 'use: NAME' at the top, or choose with --env (there are a, b)",
+        problem(() -> read("environments: { a: {}, b: {} }").environment(null)));
+  }
+
+  @Test
+  void resolveVariablesOnlyInTheEnvironmentInUse() throws IOException {
+    Settings settings = read(GOOD);
+    assertEquals("local", environment(settings, "local").name());
+    environment(settings, "local").service("beeyard");
+    assertEquals(
+        file()
+            + ", line 7: the environment variable BEEYARD_TOKEN is not set; set it, or choose another environment with --env",
+        problem(() -> environment(settings, "staging").service("beeyard")));
+    assertEquals(
+        "the environment 'local' in " + file()
+            + " has no service 'beyard'; it has beeyard (did you mean 'beeyard'?)",
+        problem(() -> environment(settings, "local").service("beyard")));
+  }
+
+  @Test
+  void printTheLinesToPasteWhereThereAreNone() {
+    assertEquals("""
+        the service 'beeyard' is asked for, but no odd-lantern.yaml was found; put one beside the build file:
+          use: local
+          environments:
+            local:
+              services:
+                beeyard: { url: "http://127.0.0.1:7411/api" }
+        """, problem(() -> environment(Settings.NONE, null).service("beeyard")));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "environment: {} | , line 1: unknown key 'environment' in the settings; did you mean 'environments'? known are use, environments, mask",
+        "environments: { local: { services: { b: { ulr: x } } } } | , line 1: unknown key 'ulr' in the service 'b'; did you mean 'url'? known are url, deadline, bearer, headers",
+        "environments: { local: { services: { b: { deadline: 3s } } } } | , line 1: the service 'b' has no address: add url: \"http://...\"",
+        "environments: { local: { services: { b: { url: x, deadline: soon } } } } | , line 1: 'deadline' is 'soon'; write it like 3s, 500ms or 1m",
+        "environments: [ a ] | , line 1: 'environments' must be a mapping of names to values",
+        "mask: password | , line 1: 'mask' must be a list",
+        "`use: a\nuse: b` | , line 2: the key 'use' stands twice in the settings",
+        "`a: b\n c: [` | , line 2, column 3: this is not YAML: mapping values are not allowed here",
+        "`mask: [\"$.a[\"]` | `, line 1: the path cannot be read: wanted a whole number without leading zeros at character 5\n  $.a[\n      ^`",
+      })
+  void sayInWhichLineTheyAreWrong(String text, String message) {
+    assertEquals(file() + message, problem(() -> read(text)));
+  }
+
+  private Path file() {
+    return folder.resolve(Settings.FILE);
+  }
+
+  private Settings read(String text) throws IOException {
+    Files.writeString(file(), text);
+    return settings(folder);
+  }
+
+  private static Settings settings(Path start) {
+    return SettingsFile.find(start, ClassLoader.getPlatformClassLoader());
+  }
+
+  private static Environment environment(Settings settings, String name) {
+    return new Environment(settings, settings.environment(name), Map.of(), service -> service);
+  }
+
+  private static String problem(Throwing action) {
+    return assertThrows(SettingsProblem.class, action::run).getMessage();
+  }
+
+  /** Something that may fail. */
+  private interface Throwing {
+    void run() throws Exception;
+  }
+}

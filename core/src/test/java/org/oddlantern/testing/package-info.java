@@ -1,0 +1,2 @@
+/** What the tests of several packages share. */
+package org.oddlantern.testing;
