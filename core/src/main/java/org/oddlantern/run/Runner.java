@@ -159,8 +159,8 @@ public final class Runner {
       return made.problem().message();
     }
     CaseDefinition definition = order.plan().cases().get(maker).definition();
-    return "%s: '%s', which makes what it takes, %s"
-        .formatted(definition.id().brief(), definition.title(), made.outcome().word());
+    return "%s, which makes what this case takes, %s ('%s')"
+        .formatted(definition.id().brief(), made.outcome().word(), definition.title());
   }
 
   private Attempt invoke(PlannedCase one, Surroundings surroundings) {

@@ -1,0 +1,80 @@
+package org.oddlantern.scenario;
+
+import java.net.URISyntaxException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.oddlantern.config.Settings;
+import org.oddlantern.config.SettingsFile;
+import org.oddlantern.plan.Place;
+import org.oddlantern.plan.Planner;
+import org.oddlantern.plan.Selection;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.RunEvent;
+import org.oddlantern.run.RunListener;
+import org.oddlantern.run.RunOrder;
+import org.oddlantern.run.RunResult;
+import org.oddlantern.run.Runner;
+import org.oddlantern.testing.TestService;
+
+/** A run of some suites of these tests against a service, with everything it told. */
+record Trial(RunResult result, List<RunEvent> events) {
+
+  /** Runs what is selected on the service "api". */
+  static Trial of(TestService service, List<String> selected, RunListener... more) {
+    ClassLoader loader = Trial.class.getClassLoader();
+    Settings settings = SettingsFile.onClassPath(loader).movedTo(Map.of("api", service.address()));
+    List<RunEvent> events = new ArrayList<>();
+    List<RunListener> listeners = new ArrayList<>(List.of(more));
+    listeners.add(events::add);
+    RunOrder order = new RunOrder(
+        "trial",
+        new Planner(loader, List.of(new Place(here()))).plan(new Selection(selected)),
+        settings,
+        settings.environment(null),
+        Map.of(),
+        loader,
+        "seed");
+    return new Trial(new Runner(order, Clock.systemUTC()).run(listeners), events);
+  }
+
+  List<CaseRecord> cases() {
+    return events.stream()
+        .filter(RunEvent.CaseFinished.class::isInstance)
+        .map(event -> ((RunEvent.CaseFinished) event).record())
+        .toList();
+  }
+
+  CaseRecord one(String method) {
+    return cases().stream()
+        .filter(record -> record.id().endsWith("#" + method))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** The outcomes in the order in which the cases ran: {@code passed make, failed read}. */
+  String outcomes() {
+    return cases().stream()
+        .map(record -> record.word() + " " + record.id().replaceAll(".*#", ""))
+        .collect(Collectors.joining(", "));
+  }
+
+  List<RunEvent.PutBack> putBacks() {
+    return events.stream()
+        .filter(RunEvent.PutBack.class::isInstance)
+        .map(RunEvent.PutBack.class::cast)
+        .toList();
+  }
+
+  private static Path here() {
+    try {
+      return Path.of(
+          Trial.class.getProtectionDomain().getCodeSource().getLocation().toURI());
+    } catch (URISyntaxException e) {
+      throw new IllegalStateException("the test classes lie in no folder: " + e.getMessage(), e);
+    }
+  }
+}
