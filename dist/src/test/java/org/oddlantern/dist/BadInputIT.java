@@ -1,0 +1,173 @@
+package org.oddlantern.dist;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Each bad input gets one clear message, the right exit status, and no stack trace. */
+class BadInputIT {
+
+  private static final String SUITE = """
+      import org.oddlantern.config.Environment;
+      import org.oddlantern.http.*;
+      import org.oddlantern.suite.Case;
+
+      public class %s {
+        %s
+      }
+      """;
+
+  @TempDir
+  Path folder;
+
+  @Test
+  void wordsThatCannotBeFollowed() throws Exception {
+    refused(2, "odd-lantern: a verb is missing\n'odd-lantern --help' shows what there is.\n");
+    refused(2, "odd-lantern: Unknown option: '--lane'\n", "run", "x", "--lane", "3");
+    refused(
+        2,
+        "odd-lantern: say where the suites are: a class folder or a jar, for instance target/test-classes\n",
+        "run");
+    refused(
+        2,
+        "odd-lantern: there is no missing; name a class folder or a jar (in a Maven project target/test-classes, after 'mvn test-compile')\n",
+        "run",
+        "missing");
+    Files.writeString(folder.resolve("notes.txt"), "");
+    refused(2, "odd-lantern: notes.txt is neither a class folder nor a jar\n", "list", "notes.txt");
+    Files.writeString(folder.resolve("no.jar"), "this is no jar");
+    refused(
+        2,
+        "odd-lantern: the plan has a problem; nothing was sent:\n  no.jar: it cannot be read: ",
+        "run",
+        "no.jar");
+  }
+
+  @Test
+  void settingsThatAreWrong() throws Exception {
+    String classes = suite(
+        "OneTest",
+        "@Case void one(Environment env) { env.service(\"beeyard\").send(Call.get(\"/\")); }");
+    Path file = folder.resolve("odd-lantern.yaml");
+    Files.writeString(file, "use: local\nenvironments:\n  local:\n    servces: {}\n");
+    refused(
+        2,
+        "odd-lantern: " + file.toRealPath()
+            + ", line 4: unknown key 'servces' in the environment 'local'; did you mean 'services'? known are services\n",
+        "run",
+        classes);
+    Files.writeString(file, "use: local\n  environments: [\n");
+    refused(
+        2,
+        "odd-lantern: " + file.toRealPath() + ", line 2, column 15: this is not YAML: ",
+        "run",
+        classes);
+    Files.writeString(file, "environments: { local: {} }\n");
+    refused(
+        2,
+        "odd-lantern: there is no environment 'locall' in " + file.toRealPath()
+            + "; it has local (did you mean 'local'?)\n",
+        "run",
+        classes,
+        "--env",
+        "locall");
+    Files.delete(file);
+    Command.Output output = Command.in(folder).run("run", classes);
+    assertEquals(1, output.status());
+    assertTrue(
+        output.out().contains("no odd-lantern.yaml was found; put one beside the build file:"),
+        output.out());
+    assertTrue(
+        output.out().contains("beeyard: { url: \"http://127.0.0.1:7411/api\" }"), output.out());
+  }
+
+  @Test
+  void suitesThatAreWrong() throws Exception {
+    refused(
+        2,
+        """
+        odd-lantern: the plan has 2 problems; nothing was sent:
+          WrongTest#one (WrongTest.java:8): the constructor of WrongTest takes String cannot be handed from case to case, since it says nothing about what it is: make a record of it, like  record HiveId(String value) {}
+          WrongTest#one (WrongTest.java:8): it returns int cannot be handed""",
+        "run",
+        suite("WrongTest", "WrongTest(String name) {}\n\n  @Case int one() { return 1; }"));
+    String classes = suite("EmptyTest", "@Case(\"the bees are counted\") void one() {}");
+    refused(
+        3,
+        "odd-lantern: no case is called the bees are conted (did you mean the bees are counted?); there are 1 cases, which 'odd-lantern list' shows\n",
+        "run",
+        classes,
+        "--case",
+        "the bees are conted");
+    refused(
+        3,
+        "odd-lantern: there are no cases: no class there has a method with @Case\n",
+        "run",
+        suite("Nothing", ""));
+    Path broken = Path.of(
+        suite("BrokenTest", "static class Part {}\n  @Case void one(Part part) {}\n  Part field;"));
+    Files.delete(broken.resolve("BrokenTest$Part.class"));
+    refused(
+        2,
+        "odd-lantern: the plan has a problem; nothing was sent:\n  BrokenTest: the class cannot be loaded: it needs BrokenTest$Part, which is not on the class path; add it with --class-path\n",
+        "run",
+        broken.toString());
+  }
+
+  @Test
+  void whatACaseNamesThatIsNotThere() throws Exception {
+    String classes = suite("FilesTest", """
+            @Case void missing() { org.oddlantern.payload.Payload.file("payloads/none.json").toString(); }
+              @Case void path() { org.oddlantern.check.Checks.at("$.a[", 1); }
+              @Case void broken() { org.oddlantern.payload.Payload.json("{\\"a\\": }"); }
+            """);
+    Command.Output output = Command.in(folder).run("run", classes);
+    assertEquals(1, output.status());
+    assertTrue(
+        output
+            .out()
+            .contains(
+                "there is no file 'payloads/none.json': looked on the class path of the suites"),
+        output.out());
+    assertTrue(
+        output
+            .out()
+            .contains(
+                "the path cannot be read: wanted a whole number without leading zeros at character 5"),
+        output.out());
+    assertTrue(
+        output.out().contains("the text of a payload is not JSON: line 1, column 7: "),
+        output.out());
+    assertTrue(output.out().contains("\n3 errored in "), output.out());
+  }
+
+  @Test
+  void aFolderThatCannotBeWritten() throws Exception {
+    Files.writeString(folder.resolve("taken"), "");
+    String classes = suite("OneTest", "@Case void one() {}");
+    refused(
+        2,
+        "odd-lantern: the journal taken/journal.jsonl cannot be written (",
+        "run",
+        classes,
+        "--out",
+        "taken");
+  }
+
+  private String suite(String name, String members) throws Exception {
+    return Sources.compile(folder, name, SUITE.formatted(name, members)).toString();
+  }
+
+  private void refused(int status, String message, String... words) throws Exception {
+    Command.Output output = Command.in(folder).run(words);
+    assertTrue(
+        output.err().startsWith(message), () -> "wanted\n" + message + "\ngot\n" + output.err());
+    assertFalse(output.err().contains("\tat "), output.err());
+    assertEquals(status, output.status(), output.err());
+  }
+}

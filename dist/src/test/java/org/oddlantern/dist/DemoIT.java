@@ -1,0 +1,99 @@
+package org.oddlantern.dist;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Stream;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.w3c.dom.Element;
+
+/** The demo, from its command line to its reports. */
+class DemoIT {
+
+  @TempDir
+  Path folder;
+
+  @Test
+  void everyPromiseHolds() throws Exception {
+    Command.Output output = Command.in(folder).run("demo");
+    assertEquals("", output.err());
+    assertEquals(0, output.status(), output.out());
+    assertTrue(output.out().contains("\n22 passed in "), output.out());
+    assertTrue(output.out().contains("report    odd-lantern-out/report/index.html"), output.out());
+    Path out = folder.resolve("odd-lantern-out");
+    assertTrue(
+        Files.readString(out.resolve("report/index.html")).contains("All 22 promises held."));
+    assertNothingSecret(out, output.out());
+  }
+
+  @Test
+  void faultsAreToldWithPlaceWantedAndGot() throws Exception {
+    Command.Output output = Command.in(folder).run("demo", "--with-faults", "--out", "here");
+    assertEquals(1, output.status(), output.out());
+    assertTrue(output.out().contains("\n5 failed, 17 passed in "), output.out());
+    for (String part : List.of(
+        "got     no such header; there are Date, Content-Type, ETag, Content-Length",
+        "at      $.items[36].frames\n              wanted  a whole number\n              got     \"4\" (text)",
+        "got     500 Server Error, text/plain, a body that begins: inspections of hive 2: row 12 has 6 columns, not 7",
+        "hint    did you mean 'queenseen'?",
+        "repeat    curl -sS -i -H 'Authorization: Bearer '\"$SECRET\" http://127.0.0.1:")) {
+      assertTrue(output.out().contains(part), () -> part + "\nis not in\n" + output.out());
+    }
+    assertNothingSecret(folder.resolve("here"), output.out());
+    assertPagesAreHarmless(folder.resolve("here/report"));
+    assertEquals(5, failuresInXml(folder.resolve("here/junit-xml")));
+  }
+
+  private static void assertNothingSecret(Path out, String console) throws IOException {
+    StringBuilder all = new StringBuilder(console);
+    try (Stream<Path> files = Files.walk(out)) {
+      for (Path file : files.filter(Files::isRegularFile).toList()) {
+        all.append(new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
+      }
+    }
+    assertFalse(all.toString().matches("(?s).*bee-[0-9a-f]{8}.*"), "a token is shown");
+    for (String password : List.of("honey-and-thyme", "smoke-and-willow", "clover\"")) {
+      assertFalse(all.toString().contains(password), password);
+    }
+  }
+
+  /** Pages must be whole under a policy that forbids scripts and inline styles. */
+  private static void assertPagesAreHarmless(Path report) throws IOException {
+    try (Stream<Path> pages = Files.list(report)) {
+      for (Path page : pages.filter(file -> file.toString().endsWith(".html")).toList()) {
+        String html = Files.readString(page);
+        assertFalse(
+            html.contains("<script") || html.contains(" style=") || html.contains("<style"),
+            page.toString());
+      }
+    }
+  }
+
+  private static int failuresInXml(Path folder) throws Exception {
+    int failures = 0;
+    try (Stream<Path> files = Files.list(folder)) {
+      for (Path file : files.toList()) {
+        Element suite = DocumentBuilderFactory.newInstance()
+            .newDocumentBuilder()
+            .parse(file.toFile())
+            .getDocumentElement();
+        assertEquals(
+            suite.getAttribute("tests"),
+            String.valueOf(suite.getElementsByTagName("testcase").getLength()));
+        assertEquals(
+            suite.getAttribute("failures"),
+            String.valueOf(suite.getElementsByTagName("failure").getLength()));
+        failures += Integer.parseInt(suite.getAttribute("failures"));
+      }
+    }
+    return failures;
+  }
+}

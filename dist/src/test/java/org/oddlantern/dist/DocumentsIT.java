@@ -1,0 +1,99 @@
+package org.oddlantern.dist;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlantern.demo.beeyard.Beeyard;
+
+/** What README and docs show is compiled and run. */
+class DocumentsIT {
+
+  private static final Path ROOT = Path.of("..");
+
+  @TempDir
+  Path folder;
+
+  @Test
+  void theFirstSuiteOfTheReadmeRunsWithTheSettingsOfTheReadme() throws Exception {
+    String settings = blocks("yaml").get(0);
+    String source = blocks("java").get(0);
+    String className = "org.oddlantern.demo.suites.FirstTest";
+    assertTrue(readme().contains("demo/src/test/java/" + className.replace('.', '/') + ".java"));
+    try (Beeyard beeyard = Beeyard.start(0, 0, Set.of())) {
+      Files.writeString(
+          folder.resolve("odd-lantern.yaml"),
+          settings.replace("http://127.0.0.1:7411/api", beeyard.address()));
+      Path classes = Sources.compile(folder, className, source);
+      String libraries = Command.demoJar("-tests.jar")
+          + System.getProperty("path.separator")
+          + Command.demoJar("0.jar");
+      Command.Output output =
+          Command.in(folder).run("run", classes.toString(), "--class-path", libraries);
+      assertEquals(0, output.status(), output.out());
+      assertTrue(
+          output.out().contains("a keeper signs in and gets a token  (needed)"), output.out());
+      assertTrue(output.out().contains("\n3 passed in "), output.out());
+    }
+  }
+
+  @Test
+  void everySnippetIsOneThatIsTested() throws IOException {
+    assertEquals(1, blocks("java").size(), "a new Java snippet wants a test here");
+    assertEquals(1, blocks("yaml").size(), "new settings want a test here");
+    for (String command : String.join("", blocks("sh")).lines().toList()) {
+      assertTrue(
+          command.matches("mvn verify|\\./odd-lantern (demo|list|run)( .*)?|bench/run"),
+          command + " is a command that no test knows");
+    }
+  }
+
+  @Test
+  void everyPictureThatIsShownIsThereAndEveryPictureThatIsThereIsShown() throws IOException {
+    Matcher links = Pattern.compile("\\(((?:docs/|CHANGELOG)[^)]+)\\)").matcher(readme());
+    List<Path> linked = links.results().map(link -> ROOT.resolve(link.group(1))).toList();
+    linked.forEach(
+        file -> assertTrue(Files.isRegularFile(file), file + " is linked but not there"));
+    try (Stream<Path> pictures = Files.list(ROOT.resolve("docs/screenshots"))) {
+      assertEquals(
+          List.of(), pictures.filter(picture -> !linked.contains(picture)).toList());
+    }
+  }
+
+  @Test
+  void noDocumentNamesAPathOfSomebodysMachine() throws IOException {
+    assertFalse(everything().matches("(?s).*(?<![\\w.])/(home|root|tmp|work)/.*"));
+  }
+
+  private static List<String> blocks(String language) throws IOException {
+    Matcher blocks = Pattern.compile("(?s)```" + language + "\\n(.*?)```").matcher(everything());
+    return blocks.results().map(block -> block.group(1)).toList();
+  }
+
+  private static String readme() throws IOException {
+    return Files.readString(ROOT.resolve("README.md"));
+  }
+
+  private static String everything() throws IOException {
+    List<Path> files = new ArrayList<>(List.of(ROOT.resolve("README.md")));
+    try (Stream<Path> docs = Files.list(ROOT.resolve("docs"))) {
+      docs.filter(path -> path.toString().endsWith(".md")).sorted().forEach(files::add);
+    }
+    StringBuilder all = new StringBuilder();
+    for (Path file : files) {
+      all.append(Files.readString(file));
+    }
+    return all.toString();
+  }
+}

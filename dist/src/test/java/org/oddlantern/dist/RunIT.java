@@ -1,0 +1,128 @@
+package org.oddlantern.dist;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.SQLException;
+import java.util.Set;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlantern.demo.beeyard.Beeyard;
+
+/** {@code run} and {@code list} on compiled suites, against a beeyard that keeps running. */
+class RunIT {
+
+  private static Beeyard beeyard;
+
+  @TempDir
+  Path folder;
+
+  @BeforeAll
+  static void start() throws SQLException {
+    beeyard = Beeyard.start(0, 0, Set.of());
+  }
+
+  @AfterAll
+  static void stop() {
+    beeyard.close();
+  }
+
+  @BeforeEach
+  void settings() throws IOException {
+    Files.writeString(folder.resolve("odd-lantern.yaml"), """
+        use: nowhere
+        environments:
+          nowhere: { services: { beeyard: { url: "http://127.0.0.1:1" } } }
+          here: { services: { beeyard: { url: "%s" } } }
+        """.formatted(beeyard.address()));
+  }
+
+  @Test
+  void runsAJarAgainAndAgain() throws Exception {
+    for (int i = 0; i < 2; i++) {
+      Command.Output output = run("--env", "here");
+      assertEquals(0, output.status(), output.out());
+      assertTrue(output.out().contains("\n22 passed in "), output.out());
+    }
+  }
+
+  @Test
+  void runsWhatIsSelectedAndWhatThatNeeds() throws Exception {
+    Command.Output output =
+        run("--env", "here", "--case", "HiveRegisterTest#readBack", "--case", "*cannot rename*");
+    assertEquals(0, output.status(), output.out());
+    assertTrue(output.out().contains("a keeper registers a hive  (needed)"), output.out());
+    assertTrue(output.out().contains("\n5 passed in "), output.out());
+    assertTrue(output.out().contains("1 thing taken back, 0 left behind"), output.out());
+  }
+
+  @Test
+  void repeatsFreshValuesWithTheirSeed() throws Exception {
+    String label =
+        label(run("--env", "here", "--case", "HiveRegisterTest#register", "--seed", "s1"));
+    assertEquals(
+        label, label(run("--env", "here", "--case", "HiveRegisterTest#register", "--seed", "s1")));
+  }
+
+  @Test
+  void aServiceThatDoesNotListenIsToldOnceForEachCaseThatCallsIt() throws Exception {
+    Command.Output output = run("--case", "HiveRegisterTest");
+    assertEquals(1, output.status(), output.out());
+    assertTrue(
+        output
+            .out()
+            .contains(
+                "nothing accepts connections at 127.0.0.1:1; start the service or correct its address"),
+        output.out());
+    assertTrue(output.out().contains("\n1 errored, 9 blocked in "), output.out());
+  }
+
+  @Test
+  void theEnvironmentComesFromTheVariableUnlessItIsNamed() throws Exception {
+    Command.Output output = Command.in(folder)
+        .with("ODD_LANTERN_ENV", "here")
+        .run("run", jar("-tests.jar"), "--class-path", jar("0.jar"), "--case", "SignInTest");
+    assertEquals(0, output.status(), output.out());
+    assertTrue(output.out().contains("environment here"), output.out());
+  }
+
+  @Test
+  void listsSuitesCasesAndWhatTheyTakeAndGive() throws Exception {
+    Command.Output output =
+        Command.in(folder).run("list", jar("-tests.jar"), "--class-path", jar("0.jar"));
+    assertEquals(0, output.status(), output.err());
+    assertTrue(output.out().contains("""
+            HiveRegisterTest
+              register          a keeper registers a hive
+                                takes Session
+                                gives HiveId
+            """), output.out());
+    assertTrue(output.out().contains("takes Session, HiveId and uses it up\n"), output.out());
+  }
+
+  private Command.Output run(String... options) throws Exception {
+    String[] words = new String[options.length + 4];
+    words[0] = "run";
+    words[1] = jar("-tests.jar");
+    words[2] = "--class-path";
+    words[3] = jar("0.jar");
+    System.arraycopy(options, 0, words, 4, options.length);
+    return Command.in(folder).run(words);
+  }
+
+  private String label(Command.Output output) throws IOException {
+    assertEquals(0, output.status(), output.out());
+    String journal = Files.readString(folder.resolve("odd-lantern-out/journal.jsonl"));
+    return journal.replaceAll("(?s).*\\\\\"label\\\\\":\\\\\"(hive-\\w+)\\\\\".*", "$1");
+  }
+
+  private static String jar(String ending) throws IOException {
+    return Command.demoJar(ending).toString();
+  }
+}
