@@ -86,6 +86,11 @@ public final class Pair {
         "-D" + Workload.ADDRESS + "=" + address,
         "-D" + Workload.EXCHANGES + "=" + exchanges,
         main.getName()));
+    line.addAll(
+        1,
+        List.of(System.getProperty("bench.options", "").split(" +")).stream()
+            .filter(option -> !option.isEmpty())
+            .toList());
     line.addAll(List.of(arguments));
     long start = System.nanoTime();
     Process process =

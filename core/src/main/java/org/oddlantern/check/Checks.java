@@ -109,6 +109,12 @@ public final class Checks extends Shapes {
   }
 
   private static String argument(@Nullable Object shape) {
+    if (shape instanceof Number || shape instanceof Boolean) {
+      return shape.toString();
+    }
+    if (shape instanceof String text) {
+      return Words.quoted(text);
+    }
     return shape instanceof Shape known
         ? known.words()
         : Words.cut(JsonMapping.standard().write(shape));

@@ -4,8 +4,6 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonMapping;
 import tools.jackson.databind.JsonNode;
@@ -14,16 +12,14 @@ import tools.jackson.databind.JsonNode;
  * Where a call goes: a template with its arguments, and query parameters. Arguments are told as they
  * look on the wire, and percent-encoded (RFC 3986).
  */
-record Address(String template, List<Object> arguments, List<Parameter> query) {
+record Address(Template template, List<Object> arguments, List<Parameter> query) {
 
-  private static final Pattern PLACE = Pattern.compile("\\{([^{}/]*)}");
   private static final String UNRESERVED = "-._~";
 
   Address {
-    List<String> places = places(template);
-    if (places.size() != arguments.size()) {
+    if (template.places() != arguments.size()) {
       throw new IllegalArgumentException("the template %s has %s, but %s given"
-          .formatted(template, count(places.size(), "place"), given(arguments.size())));
+          .formatted(template, count(template.places(), "place"), given(arguments.size())));
     }
   }
 
@@ -37,7 +33,7 @@ record Address(String template, List<Object> arguments, List<Parameter> query) {
       }
       given.add(argument);
     }
-    return new Address(template, given, List.of());
+    return new Address(Template.of(template), given, List.of());
   }
 
   Address with(Parameter parameter) {
@@ -47,13 +43,11 @@ record Address(String template, List<Object> arguments, List<Parameter> query) {
   }
 
   URI resolve(String base, JsonMapping mapping) {
-    StringBuilder text = new StringBuilder();
-    Matcher matcher = PLACE.matcher(template);
-    for (int i = 0; matcher.find(); i++) {
-      matcher.appendReplacement(
-          text, Matcher.quoteReplacement(encoded(scalar(arguments.get(i), mapping))));
+    StringBuilder text = new StringBuilder(template.literals().get(0));
+    for (int i = 0; i < arguments.size(); i++) {
+      text.append(encoded(scalar(arguments.get(i), mapping)))
+          .append(template.literals().get(i + 1));
     }
-    matcher.appendTail(text);
     char separator = text.indexOf("?") < 0 ? '?' : '&';
     for (Parameter parameter : query) {
       text.append(separator).append(encoded(parameter.name)).append('=');
@@ -105,10 +99,6 @@ record Address(String template, List<Object> arguments, List<Parameter> query) {
       }
     }
     return encoded.toString();
-  }
-
-  private static List<String> places(String template) {
-    return PLACE.matcher(template).results().map(result -> result.group(1)).toList();
   }
 
   private static String given(int number) {

@@ -99,7 +99,7 @@ public final class Call {
    * @return the call
    */
   public static Call method(String method, String template, Object... arguments) {
-    if (!method.matches("[!#$%&'*+.^_`|~0-9A-Za-z-]+")) {
+    if (!Header.isToken(method)) {
       throw new IllegalArgumentException(
           "'" + method + "' cannot be a method: it must be one word (RFC 9110, section 9.1)");
     }

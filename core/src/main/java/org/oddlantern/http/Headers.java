@@ -27,7 +27,12 @@ public record Headers(List<Header> fields) {
    * @return the value; empty if there is no such header
    */
   public Optional<String> first(String name) {
-    return all(name).stream().findFirst();
+    for (Header field : fields) {
+      if (field.name().equalsIgnoreCase(name)) {
+        return Optional.of(field.value());
+      }
+    }
+    return Optional.empty();
   }
 
   /**
@@ -79,6 +84,9 @@ public record Headers(List<Header> fields) {
    * @return the headers
    */
   public Headers with(Headers others) {
+    if (others.fields.isEmpty()) {
+      return this;
+    }
     List<Header> more = new ArrayList<>(fields);
     more.removeIf(field -> others.first(field.name()).isPresent());
     more.addAll(others.fields);

@@ -2,6 +2,7 @@ package org.oddlantern.http;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import org.oddlantern.http.internal.CaseRecorder;
@@ -150,27 +151,29 @@ public final class Service {
 
   private WireRequest request(Call call, CaseRecorder recorder) {
     JsonMapping mapping = profile.mapping();
-    Headers headers = new Headers(List.of(new Header("User-Agent", USER_AGENT)));
+    return new WireRequest(
+        call.method(),
+        call.address().resolve(profile.url(), mapping),
+        headers(call, recorder).with(call.headers()),
+        call.body().bytes(mapping));
+  }
+
+  /** What goes with every call; the call's own headers replace any of these. */
+  private Headers headers(Call call, CaseRecorder recorder) {
+    List<Header> fields = new ArrayList<>();
+    fields.add(new Header("User-Agent", USER_AGENT));
     String type = call.body().contentType();
     if (type != null) {
-      headers = headers.with("Content-Type", type);
+      fields.add(new Header("Content-Type", type));
     }
-    headers = headers.with(profile.headers());
     Secret token =
         call.options().bearer() == null ? profile.bearer() : call.options().bearer();
     if (token != null) {
       recorder.secret(token.reveal());
-      headers = headers.with("Authorization", "Bearer " + token.reveal());
+      fields.add(new Header("Authorization", "Bearer " + token.reveal()));
     }
-    String marker = recorder.marker().orElse("");
-    if (!marker.isEmpty()) {
-      headers = headers.with(CASE_HEADER, marker);
-    }
-    return new WireRequest(
-        call.method(),
-        call.address().resolve(profile.url(), mapping),
-        headers.with(call.headers()),
-        call.body().bytes(mapping));
+    recorder.marker().ifPresent(marker -> fields.add(new Header(CASE_HEADER, marker)));
+    return new Headers(fields).with(profile.headers());
   }
 
   private void noteUndo(Call call, Reply reply, Exchange exchange) {

@@ -12,9 +12,9 @@ import org.oddlantern.json.Finding;
  */
 public record Verdict(String check, boolean warning, List<Finding> findings) {
 
-  /** Keeps its own copy. */
+  /** Keeps its own copy; what is absent in a journal is empty here. */
   public Verdict {
-    findings = List.copyOf(findings);
+    findings = findings == null ? List.of() : List.copyOf(findings);
   }
 
   /**

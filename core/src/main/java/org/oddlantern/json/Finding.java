@@ -20,7 +20,7 @@ public record Finding(String where, String wanted, String got, List<String> hint
     requireText(where, "where");
     requireText(wanted, "wanted");
     requireText(got, "got");
-    hints = List.copyOf(hints);
+    hints = hints == null ? List.of() : List.copyOf(hints);
   }
 
   /**

@@ -1,9 +1,11 @@
 package org.oddlantern.json;
 
+import java.io.OutputStream;
 import java.lang.reflect.Type;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.StreamWriteFeature;
@@ -16,7 +18,11 @@ import tools.jackson.databind.cfg.DateTimeFeature;
 import tools.jackson.databind.introspect.AnnotationIntrospectorPair;
 import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.BooleanNode;
+import tools.jackson.databind.node.IntNode;
+import tools.jackson.databind.node.LongNode;
 import tools.jackson.databind.node.NullNode;
+import tools.jackson.databind.node.StringNode;
 
 /**
  * How Java values become JSON and JSON becomes Java values: records and classes by their properties,
@@ -79,6 +85,10 @@ public final class JsonMapping {
     }
     if (value instanceof JsonSource source) {
       return source.tree(this);
+    }
+    JsonNode scalar = scalar(value);
+    if (scalar != null) {
+      return scalar;
     }
     try {
       return mapper.valueToTree(value);
@@ -162,15 +172,13 @@ public final class JsonMapping {
   }
 
   /**
-   * Writes a value as a declared type, with what that type says of its kinds.
+   * A generator that writes UTF-8 piece by piece and leaves the stream open.
    *
-   * @param <T> the declared type
-   * @param type the declared type
-   * @param value the value
-   * @return compact JSON text
+   * @param stream where to write
+   * @return the generator
    */
-  public <T> String writeAs(Class<T> type, T value) {
-    return mapper.writerFor(type).writeValueAsString(value);
+  public JsonGenerator generator(OutputStream stream) {
+    return mapper.writer().without(StreamWriteFeature.AUTO_CLOSE_TARGET).createGenerator(stream);
   }
 
   /**
@@ -181,6 +189,20 @@ public final class JsonMapping {
    */
   public String writeLaidOut(JsonNode node) {
     return mapper.writerWithDefaultPrettyPrinter().writeValueAsString(node);
+  }
+
+  /** The commonest values without the machinery. */
+  private static @Nullable JsonNode scalar(Object value) {
+    if (value instanceof String text) {
+      return StringNode.valueOf(text);
+    }
+    if (value instanceof Integer number) {
+      return IntNode.valueOf(number);
+    }
+    if (value instanceof Long number) {
+      return LongNode.valueOf(number);
+    }
+    return value instanceof Boolean truth ? BooleanNode.valueOf(truth) : null;
   }
 
   private static JsonNode present(JsonNode node) {

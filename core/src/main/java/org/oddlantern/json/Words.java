@@ -32,6 +32,21 @@ public final class Words {
   }
 
   /**
+   * A text in quotes, as JSON writes it; cut if long.
+   *
+   * @param text the text
+   * @return the quoted text
+   */
+  public static String quoted(String text) {
+    boolean plain = text.length() < LIMIT;
+    for (int i = 0; plain && i < text.length(); i++) {
+      char c = text.charAt(i);
+      plain = c >= ' ' && c != '"' && c != '\\';
+    }
+    return plain ? '"' + text + '"' : cut(JsonMapping.standard().write(text));
+  }
+
+  /**
    * A value with its kind, where the kind alone may be the difference: {@code "4" (text)}.
    *
    * @param node the value

@@ -1,6 +1,5 @@
 package org.oddlantern.run;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -10,7 +9,6 @@ import org.jspecify.annotations.Nullable;
  * @param text the text, secrets masked; null if it is no text or lies in a file
  * @param file the file beside the journal that holds the text, or null
  */
-@JsonInclude(JsonInclude.Include.NON_NULL)
 public record BodyRecord(
     long bytes, @Nullable String text, @Nullable String file) {
 

@@ -1,6 +1,5 @@
 package org.oddlantern.run;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -20,7 +19,6 @@ import org.jspecify.annotations.Nullable;
  * @param exchanges its calls in order
  * @param problem what ended it; null if it passed
  */
-@JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record CaseRecord(
     String id,
     String suite,

@@ -1,7 +1,5 @@
 package org.oddlantern.run;
 
-import com.fasterxml.jackson.annotation.JsonIgnore;
-import com.fasterxml.jackson.annotation.JsonInclude;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -25,7 +23,6 @@ import org.oddlantern.http.Verdict;
  * @param fault why there is no reply, or null
  * @param verdicts the checks made on the reply
  */
-@JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record ExchangeRecord(
     String name,
     String method,
@@ -45,6 +42,8 @@ public record ExchangeRecord(
   public ExchangeRecord {
     name = name == null ? "" : name;
     reason = reason == null ? "" : reason;
+    requestBody = requestBody == null ? BodyRecord.NONE : requestBody;
+    replyBody = replyBody == null ? BodyRecord.NONE : replyBody;
     requestHeaders = requestHeaders == null ? List.of() : List.copyOf(requestHeaders);
     replyHeaders = replyHeaders == null ? List.of() : List.copyOf(replyHeaders);
     verdicts = verdicts == null ? List.of() : List.copyOf(verdicts);
@@ -84,7 +83,6 @@ public record ExchangeRecord(
    *
    * @return true if something is wrong with it
    */
-  @JsonIgnore
   public boolean isTroubled() {
     return fault != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
   }

@@ -1,13 +1,15 @@
 package org.oddlantern.run;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.json.JsonMapping;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.exc.JacksonIOException;
 
 /**
  * Writes the journal: a line of JSON for each event, at once. A body longer than 16,384 characters
@@ -18,7 +20,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   static final int LONGEST_BODY = 16_384;
 
   private final Path file;
-  private final Writer writer;
+  private final OutputStream stream;
   private int bodies;
 
   /**
@@ -30,19 +32,25 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   public JournalWriter(Path file) throws IOException {
     this.file = file;
     Files.createDirectories(folder(file));
-    this.writer = Files.newBufferedWriter(file, StandardCharsets.UTF_8);
+    this.stream = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16);
   }
 
   @Override
   public void hear(RunEvent event) throws IOException {
-    writer.write(JsonMapping.standard().writeAs(RunEvent.class, withShortBodies(event)));
-    writer.write('\n');
-    writer.flush();
+    try {
+      try (JsonGenerator generator = JsonMapping.standard().generator(stream)) {
+        new EventLine(generator).write(withShortBodies(event));
+      }
+    } catch (JacksonIOException e) {
+      throw e.getCause();
+    }
+    stream.write('\n');
+    stream.flush();
   }
 
   @Override
   public void close() throws IOException {
-    writer.close();
+    stream.close();
   }
 
   @Override

@@ -4,10 +4,10 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.TreeSet;
 import org.oddlantern.http.Header;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
@@ -26,8 +26,8 @@ final class Masker {
   private static final int SHORTEST = 4;
   private static final List<String> CREDENTIALS = List.of("authorization", "proxy-authorization");
 
-  private final Set<String> headers = ConcurrentHashMap.newKeySet();
-  private final Set<String> anywhere = ConcurrentHashMap.newKeySet();
+  private final Set<String> headers = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
+  private final Set<String> anywhere = new HashSet<>();
   private final List<JsonPath> paths;
   private volatile List<String> texts = List.of();
 
@@ -37,7 +37,7 @@ final class Masker {
     List<JsonPath> exact = new ArrayList<>();
     for (String entry : mask) {
       if (!entry.startsWith("$")) {
-        headers.add(entry.toLowerCase(Locale.ROOT));
+        headers.add(entry);
       } else if (isOneName(JsonPath.of(entry))) {
         anywhere.add((String) JsonPath.of(entry).steps().get(0));
       } else {
@@ -77,6 +77,11 @@ final class Masker {
     }
   }
 
+  /** Whether bodies have to be looked at for secrets. */
+  boolean looksIntoBodies() {
+    return !paths.isEmpty() || !anywhere.isEmpty();
+  }
+
   /** Learns what stands in a body at the places that are named. */
   void learnBody(String body) {
     if (paths.isEmpty() && (anywhere.isEmpty() || anywhere.stream().noneMatch(body::contains))) {
@@ -103,7 +108,8 @@ final class Masker {
 
   Header header(Header field) {
     if (!isNamed(field.name())) {
-      return new Header(field.name(), text(field.value()));
+      String masked = text(field.value());
+      return masked.equals(field.value()) ? field : new Header(field.name(), masked);
     }
     String scheme = field
         .value()
@@ -112,6 +118,9 @@ final class Masker {
   }
 
   Finding finding(Finding finding) {
+    if (texts.isEmpty()) {
+      return finding;
+    }
     return new Finding(
         text(finding.where()),
         text(finding.wanted()),
@@ -137,7 +146,7 @@ final class Masker {
   }
 
   private boolean isNamed(String header) {
-    return headers.contains(header.toLowerCase(Locale.ROOT));
+    return headers.contains(header);
   }
 
   /** What follows the scheme of an Authorization header (RFC 9110, section 11.4). */

@@ -1,7 +1,5 @@
 package org.oddlantern.run;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
-
 /**
  * What ended a case that did not pass.
  *
@@ -10,7 +8,6 @@ import com.fasterxml.jackson.annotation.JsonInclude;
  * @param at the line of the suite where it happened, as {@code File.java:12}; empty if unknown
  * @param stack the stack trace; empty where the message says it all
  */
-@JsonInclude(JsonInclude.Include.NON_EMPTY)
 public record ProblemRecord(String type, String message, String at, String stack) {
 
   /** What is absent in a journal is empty here. */

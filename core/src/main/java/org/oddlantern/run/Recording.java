@@ -74,7 +74,7 @@ final class Recording {
   }
 
   private void learnBody(Headers headers, byte[] bytes) {
-    String text = decoded(headers, bytes);
+    String text = masker.looksIntoBodies() ? decoded(headers, bytes) : null;
     if (text != null) {
       masker.learnBody(text);
     }

@@ -1,6 +1,5 @@
 package org.oddlantern.run;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
@@ -77,7 +76,6 @@ public sealed interface RunEvent {
    * @param problem why it was left behind; empty if it was taken back
    * @param exchange the undoing call as sent; null if there was none to send
    */
-  @JsonInclude(JsonInclude.Include.NON_EMPTY)
   record PutBack(
       String id, String call, String problem, @Nullable ExchangeRecord exchange)
       implements RunEvent {

@@ -4,9 +4,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.Arrays;
-import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.ScheduledThreadPoolExecutor;
-import java.util.concurrent.TimeUnit;
 import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
@@ -30,7 +27,7 @@ public final class PooledTransport implements Transport {
   private static final int CONNECTIONS = 400;
 
   private final CloseableHttpClient client;
-  private final ScheduledThreadPoolExecutor alarms;
+  private final DeadlineWatch deadlines = new DeadlineWatch();
 
   /** A transport with connections of its own; they are made when first needed. */
   public PooledTransport() {
@@ -47,10 +44,6 @@ public final class PooledTransport implements Transport {
         .disableCookieManagement()
         .disableAuthCaching()
         .build();
-    alarms = new ScheduledThreadPoolExecutor(1, PooledTransport::daemon);
-    alarms.setRemoveOnCancelPolicy(true);
-    alarms.setKeepAliveTime(10, TimeUnit.SECONDS);
-    alarms.allowCoreThreadTimeOut(true);
   }
 
   @Override
@@ -61,20 +54,20 @@ public final class PooledTransport implements Transport {
       wire.setEntity(new ByteArrayEntity(request.body(), null));
     }
     Progress progress = new Progress();
-    ScheduledFuture<?> alarm = alarms.schedule(
-        () -> progress.cutAtDeadline(wire), deadline.toNanos(), TimeUnit.NANOSECONDS);
+    DeadlineWatch.Alarm alarm =
+        deadlines.set(deadline.toNanos(), () -> progress.cutAtDeadline(wire));
     try {
       return client.execute(wire, response -> reply(response, progress));
     } catch (IOException | RuntimeException e) {
       throw FaultWords.fault(e, request, deadline, progress);
     } finally {
-      alarm.cancel(false);
+      deadlines.callOff(alarm);
     }
   }
 
   @Override
   public void close() {
-    alarms.shutdownNow();
+    deadlines.close();
     try {
       client.close();
     } catch (IOException e) {
@@ -95,11 +88,5 @@ public final class PooledTransport implements Transport {
         response.getReasonPhrase() == null ? "" : response.getReasonPhrase(),
         headers,
         body);
-  }
-
-  private static Thread daemon(Runnable task) {
-    Thread thread = new Thread(task, "odd-lantern-deadlines");
-    thread.setDaemon(true);
-    return thread;
   }
 }
