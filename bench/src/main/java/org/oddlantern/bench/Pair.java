@@ -20,6 +20,10 @@ import java.util.concurrent.Executors;
  */
 public final class Pair {
 
+  /** The options of the distribution's script, without its class-data archive. */
+  private static final List<String> AS_THE_COMMAND =
+      List.of("-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC");
+
   private Pair() {}
 
   /**
@@ -31,10 +35,12 @@ public final class Pair {
   public static void main(String[] arguments) throws Exception {
     int pairs = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 9;
     int exchanges = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 10_000;
-    System.out.println(run(pairs, exchanges));
+    System.out.println("both started plainly: " + run(pairs, exchanges, List.of()));
+    System.out.println("ours started as the command starts it, by hand plainly: "
+        + run(pairs, exchanges, AS_THE_COMMAND));
   }
 
-  static String run(int pairs, int exchanges) throws Exception {
+  static String run(int pairs, int exchanges, List<String> options) throws Exception {
     HttpServer server =
         HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
     server.createContext("/hives/", Pair::answer);
@@ -45,8 +51,8 @@ public final class Pair {
     List<Measured> lantern = new ArrayList<>();
     List<Measured> byHand = new ArrayList<>();
     for (int i = 0; i <= pairs; i++) {
-      Measured one = side(LanternSide.class, address, exchanges, journal.toString());
-      Measured other = side(HandwrittenSide.class, address, exchanges);
+      Measured one = side(LanternSide.class, address, exchanges, options, journal.toString());
+      Measured other = side(HandwrittenSide.class, address, exchanges, List.of());
       if (i > 0) {
         lantern.add(one);
         byHand.add(other);
@@ -77,7 +83,8 @@ public final class Pair {
     exchange.close();
   }
 
-  private static Measured side(Class<?> main, String address, int exchanges, String... arguments)
+  private static Measured side(
+      Class<?> main, String address, int exchanges, List<String> options, String... arguments)
       throws Exception {
     List<String> line = new ArrayList<>(List.of(
         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
@@ -86,11 +93,7 @@ public final class Pair {
         "-D" + Workload.ADDRESS + "=" + address,
         "-D" + Workload.EXCHANGES + "=" + exchanges,
         main.getName()));
-    line.addAll(
-        1,
-        List.of(System.getProperty("bench.options", "").split(" +")).stream()
-            .filter(option -> !option.isEmpty())
-            .toList());
+    line.addAll(1, options);
     line.addAll(List.of(arguments));
     long start = System.nanoTime();
     Process process =

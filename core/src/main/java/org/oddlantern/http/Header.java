@@ -1,12 +1,20 @@
 package org.oddlantern.http;
 
+import com.fasterxml.jackson.annotation.JsonFormat;
+import com.fasterxml.jackson.annotation.JsonPropertyOrder;
+import java.util.BitSet;
+
 /**
- * One header field.
+ * One header field; in JSON an array of name and value.
  *
  * @param name its name, as it was written
  * @param value its value, as it was written
  */
+@JsonFormat(shape = JsonFormat.Shape.ARRAY)
+@JsonPropertyOrder({"name", "value"})
 public record Header(String name, String value) {
+
+  private static final BitSet TOKEN = tokenCharacters();
 
   /** Refuses what cannot stand in a header (RFC 9110, section 5). */
   public Header {
@@ -23,14 +31,20 @@ public record Header(String name, String value) {
   /** Whether a text is a token (RFC 9110, section 5.6.2), as names of headers and methods are. */
   static boolean isToken(String name) {
     for (int i = 0; i < name.length(); i++) {
-      if (!isTokenChar(name.charAt(i))) {
+      char c = name.charAt(i);
+      boolean letter = (c | 0x20) >= 'a' && (c | 0x20) <= 'z';
+      if (!letter && !TOKEN.get(c)) {
         return false;
       }
     }
     return !name.isEmpty();
   }
 
-  private static boolean isTokenChar(int c) {
-    return c > ' ' && c < 127 && "\"(),/:;<=>?@[\\]{}".indexOf(c) < 0;
+  private static BitSet tokenCharacters() {
+    BitSet characters = new BitSet(128);
+    for (char c = '!'; c < 127; c++) {
+      characters.set(c, "\"(),/:;<=>?@[\\]{}".indexOf(c) < 0);
+    }
+    return characters;
   }
 }

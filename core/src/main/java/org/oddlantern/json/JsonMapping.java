@@ -3,6 +3,8 @@ package org.oddlantern.json;
 import java.io.OutputStream;
 import java.lang.reflect.Type;
 import java.util.function.Consumer;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
@@ -39,6 +41,9 @@ public final class JsonMapping {
       .maxStringLength(100_000_000)
       .build();
 
+  /** How the mapper says that a name is repeated; its own check is cheaper than the parser's. */
+  private static final Pattern TWICE = Pattern.compile("Duplicate \\w+ [\"'](.*?)[\"'] for");
+
   private static final JsonMapping STANDARD = new JsonMapping();
 
   private final JsonMapper mapper;
@@ -46,10 +51,11 @@ public final class JsonMapping {
   private JsonMapping() {
     mapper = JsonMapper.builder(
             JsonFactory.builder().streamReadConstraints(LIMITS).build())
-        .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
         .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
         .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
-        .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
+        .enable(
+            DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS,
+            DeserializationFeature.FAIL_ON_READING_DUP_TREE_KEY)
         .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
         .disable(
             MapperFeature.ALLOW_COERCION_OF_SCALARS, MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
@@ -214,6 +220,10 @@ public final class JsonMapping {
 
   private static NotJson notJson(JacksonException e) {
     String reason = e.getOriginalMessage();
+    Matcher twice = TWICE.matcher(reason);
+    if (twice.find()) {
+      reason = "the name '" + twice.group(1) + "' stands twice in one object";
+    }
     if (e instanceof StreamConstraintsException) {
       reason = "it goes past a limit of this library: " + reason;
     }

@@ -67,15 +67,9 @@ public final class JsonPath {
     Location where = Location.ROOT;
     JsonNode value = root;
     for (Selector selector : selectors) {
-      Location would = selector instanceof Selector.Name name ? where.child(name.name()) : where;
-      if (selector instanceof Selector.Index index) {
-        would = where.child(
-            index.index() < 0 ? Math.max(0, index.index() + value.size()) : index.index());
-      }
-      List<Found> next = new ArrayList<>();
-      selector.select(where, value, (place, child) -> next.add(new Found(place, child)));
-      value = next.isEmpty() ? MissingNode.getInstance() : next.get(0).value;
-      where = next.isEmpty() ? would : next.get(0).where;
+      JsonNode child = selector.pick(value);
+      where = selector.place(where, value);
+      value = child == null ? MissingNode.getInstance() : child;
     }
     return new Found(where, value);
   }

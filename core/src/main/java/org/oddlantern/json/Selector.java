@@ -10,6 +10,16 @@ sealed interface Selector {
   /** Hands every child that the selector picks to the sink. */
   void select(Location where, JsonNode node, BiConsumer<Location, JsonNode> sink);
 
+  /** The one child that a singular selector picks; null if there is none. */
+  default @Nullable JsonNode pick(JsonNode node) {
+    throw new IllegalStateException("this selector may pick many children");
+  }
+
+  /** Its place below a node; also where the child would be if there is none. */
+  default Location place(Location where, JsonNode node) {
+    throw new IllegalStateException("this selector may pick many children");
+  }
+
   /** Whether it picks one child at most. */
   default boolean isSingular() {
     return true;
@@ -19,10 +29,20 @@ sealed interface Selector {
   record Name(String name) implements Selector {
     @Override
     public void select(Location where, JsonNode node, BiConsumer<Location, JsonNode> sink) {
-      @Nullable JsonNode child = node.isObject() ? node.get(name) : null;
+      JsonNode child = pick(node);
       if (child != null) {
-        sink.accept(where.child(name), child);
+        sink.accept(place(where, node), child);
       }
+    }
+
+    @Override
+    public @Nullable JsonNode pick(JsonNode node) {
+      return node.isObject() ? node.get(name) : null;
+    }
+
+    @Override
+    public Location place(Location where, JsonNode node) {
+      return where.child(name);
     }
   }
 
@@ -30,12 +50,24 @@ sealed interface Selector {
   record Index(int index) implements Selector {
     @Override
     public void select(Location where, JsonNode node, BiConsumer<Location, JsonNode> sink) {
-      if (node.isArray()) {
-        int item = index < 0 ? index + node.size() : index;
-        if (item >= 0 && item < node.size()) {
-          sink.accept(where.child(item), node.get(item));
-        }
+      JsonNode child = pick(node);
+      if (child != null) {
+        sink.accept(place(where, node), child);
       }
+    }
+
+    @Override
+    public @Nullable JsonNode pick(JsonNode node) {
+      return node.isArray() && item(node) >= 0 ? node.get(item(node)) : null;
+    }
+
+    @Override
+    public Location place(Location where, JsonNode node) {
+      return where.child(Math.max(0, item(node)));
+    }
+
+    private int item(JsonNode node) {
+      return index < 0 ? index + node.size() : index;
     }
   }
 

@@ -152,10 +152,10 @@ record EventLine(JsonGenerator out) {
     }
     out.writeArrayPropertyStart(name);
     for (Header header : headers) {
-      out.writeStartObject();
-      out.writeStringProperty("name", header.name());
-      out.writeStringProperty("value", header.value());
-      out.writeEndObject();
+      out.writeStartArray();
+      out.writeString(header.name());
+      out.writeString(header.value());
+      out.writeEndArray();
     }
     out.writeEndArray();
   }

@@ -6,8 +6,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.concurrent.ConcurrentHashMap;
 import org.oddlantern.http.Header;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
@@ -27,6 +29,7 @@ final class Masker {
   private static final List<String> CREDENTIALS = List.of("authorization", "proxy-authorization");
 
   private final Set<String> headers = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
+  private final Map<String, Boolean> named = new ConcurrentHashMap<>();
   private final Set<String> anywhere = new HashSet<>();
   private final List<JsonPath> paths;
   private volatile List<String> texts = List.of();
@@ -146,7 +149,7 @@ final class Masker {
   }
 
   private boolean isNamed(String header) {
-    return headers.contains(header);
+    return named.computeIfAbsent(header, headers::contains);
   }
 
   /** What follows the scheme of an Authorization header (RFC 9110, section 11.4). */

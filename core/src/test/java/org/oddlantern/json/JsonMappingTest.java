@@ -79,7 +79,7 @@ class JsonMappingTest {
   @Test
   void saysLineAndColumnOfWhatIsNotJson() {
     NotJson twice = assertThrows(NotJson.class, () -> mapping.parse("{\"a\": 1,\n \"a\": 2}"));
-    assertEquals("Duplicate Object property \"a\"", twice.getMessage());
+    assertEquals("the name 'a' stands twice in one object", twice.getMessage());
     assertEquals(2, twice.line());
     assertEquals(
         "there is nothing in it",

@@ -3,6 +3,7 @@ package org.oddlantern.http.internal;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.Arrays;
 import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.core5.http.HttpEntity;
 import org.jspecify.annotations.Nullable;
@@ -14,6 +15,7 @@ final class Progress {
   static final int BODY_LIMIT = 64 * 1024 * 1024;
 
   private static final int CHUNK = 8192;
+  private static final int SMALL = 1 << 20;
 
   private volatile boolean late;
   private volatile int status;
@@ -49,18 +51,37 @@ final class Progress {
       if (stream == null) {
         return new byte[0];
       }
-      long announced = Math.max(entity.getContentLength(), CHUNK);
-      ByteArrayOutputStream body = new ByteArrayOutputStream((int) Math.min(announced, 1 << 20));
-      byte[] chunk = new byte[CHUNK];
-      for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
-        body.write(chunk, 0, read);
-        bytes = body.size();
-        if (body.size() > BODY_LIMIT) {
-          throw new BodyTooLarge();
-        }
-      }
-      return body.toByteArray();
+      long announced = entity.getContentLength();
+      return announced >= 0 && announced <= SMALL
+          ? exactly(stream, (int) announced)
+          : growing(stream);
     }
+  }
+
+  /** Most bodies: the length is known and small, so nothing is copied. */
+  private byte[] exactly(InputStream stream, int length) throws IOException {
+    byte[] body = new byte[length];
+    int filled = 0;
+    for (int read = stream.read(body);
+        read > 0;
+        read = stream.read(body, filled, length - filled)) {
+      filled += read;
+      bytes = filled;
+    }
+    return filled == length ? body : Arrays.copyOf(body, filled);
+  }
+
+  private byte[] growing(InputStream stream) throws IOException {
+    ByteArrayOutputStream body = new ByteArrayOutputStream(CHUNK);
+    byte[] chunk = new byte[CHUNK];
+    for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
+      body.write(chunk, 0, read);
+      bytes = body.size();
+      if (body.size() > BODY_LIMIT) {
+        throw new BodyTooLarge();
+      }
+    }
+    return body.toByteArray();
   }
 
   /** Ends the reading of a body that is larger than allowed. */
