@@ -2,12 +2,8 @@ package org.oddlantern.cli;
 
 import java.io.PrintStream;
 import java.lang.reflect.Type;
-import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Words;
 import org.oddlantern.plan.CaseDefinition;
 import org.oddlantern.plan.Plan;
@@ -16,8 +12,7 @@ import org.oddlantern.plan.Selection;
 import org.oddlantern.plan.Want;
 import org.oddlantern.run.RunNames;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Mixin;
 
 /** {@code odd-lantern list}: what there is to run, and who gives what to whom. */
 @Command(
@@ -28,14 +23,8 @@ final class ListCommand implements Callable<Integer> {
 
   private final Terminal terminal;
 
-  @Parameters(paramLabel = "PLACE", description = "A class folder or a jar with suites.")
-  private List<Path> places = new ArrayList<>();
-
-  @Option(
-      names = "--class-path",
-      paramLabel = "PATH",
-      description = "What else the suites need, separated as the JDK does.")
-  private @Nullable String classPath;
+  @Mixin
+  private SuiteOptions where = new SuiteOptions();
 
   ListCommand(Terminal terminal) {
     this.terminal = terminal;
@@ -43,7 +32,7 @@ final class ListCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Plan plan = Suites.in(places, classPath).planner().plan(Selection.ALL);
+    Plan plan = where.suites().planner().plan(Selection.ALL);
     PrintStream out = terminal.out();
     plan.warnings().forEach(warning -> out.println("warning   " + warning));
     String suite = "";

@@ -1,10 +1,7 @@
 package org.oddlantern.cli;
 
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Settings;
 import org.oddlantern.config.SettingsFile;
@@ -12,8 +9,6 @@ import org.oddlantern.plan.Plan;
 import org.oddlantern.run.RunOrder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
 /** {@code odd-lantern run}: runs compiled suites. */
 @Command(
@@ -24,14 +19,8 @@ final class RunCommand implements Callable<Integer> {
 
   private final Terminal terminal;
 
-  @Parameters(paramLabel = "PLACE", description = "A class folder or a jar with suites.")
-  private List<Path> places = new ArrayList<>();
-
-  @Option(
-      names = "--class-path",
-      paramLabel = "PATH",
-      description = "What else the suites need, separated as the JDK does.")
-  private @Nullable String classPath;
+  @Mixin
+  private SuiteOptions where = new SuiteOptions();
 
   @Mixin
   private RunOptions options = new RunOptions();
@@ -42,7 +31,7 @@ final class RunCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Suites suites = Suites.in(places, classPath);
+    Suites suites = where.suites();
     Settings settings = SettingsFile.find(Path.of(""), suites.loader());
     EnvironmentSettings environment = options.environment(settings);
     Plan plan = suites.planner().plan(options.selection());

@@ -8,7 +8,12 @@ import tools.jackson.databind.JsonNode;
 sealed interface Selector {
 
   /** Hands every child that the selector picks to the sink. */
-  void select(Location where, JsonNode node, BiConsumer<Location, JsonNode> sink);
+  default void select(Location where, JsonNode node, BiConsumer<Location, JsonNode> sink) {
+    JsonNode child = pick(node);
+    if (child != null) {
+      sink.accept(place(where, node), child);
+    }
+  }
 
   /** The one child that a singular selector picks; null if there is none. */
   default @Nullable JsonNode pick(JsonNode node) {
@@ -28,14 +33,6 @@ sealed interface Selector {
   /** A member by its name. */
   record Name(String name) implements Selector {
     @Override
-    public void select(Location where, JsonNode node, BiConsumer<Location, JsonNode> sink) {
-      JsonNode child = pick(node);
-      if (child != null) {
-        sink.accept(place(where, node), child);
-      }
-    }
-
-    @Override
     public @Nullable JsonNode pick(JsonNode node) {
       return node.isObject() ? node.get(name) : null;
     }
@@ -48,14 +45,6 @@ sealed interface Selector {
 
   /** An item by its index; a negative one counts from the end. */
   record Index(int index) implements Selector {
-    @Override
-    public void select(Location where, JsonNode node, BiConsumer<Location, JsonNode> sink) {
-      JsonNode child = pick(node);
-      if (child != null) {
-        sink.accept(place(where, node), child);
-      }
-    }
-
     @Override
     public @Nullable JsonNode pick(JsonNode node) {
       return node.isArray() && item(node) >= 0 ? node.get(item(node)) : null;

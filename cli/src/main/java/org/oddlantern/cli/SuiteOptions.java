@@ -1,0 +1,25 @@
+package org.oddlantern.cli;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** Where the suites are, for every verb that looks at some. */
+final class SuiteOptions {
+
+  @Parameters(paramLabel = "PLACE", description = "A class folder or a jar with suites.")
+  private List<Path> places = new ArrayList<>();
+
+  @Option(
+      names = "--class-path",
+      paramLabel = "PATH",
+      description = "What else the suites need, separated as the JDK does.")
+  private @Nullable String classPath;
+
+  Suites suites() {
+    return Suites.in(places, classPath);
+  }
+}

@@ -1,0 +1,80 @@
+package org.oddlantern.reports.html;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.oddlantern.http.Verdict;
+import org.oddlantern.json.Finding;
+import org.oddlantern.run.BodyRecord;
+
+/** What a page shows of a body. */
+class BodyViewTest {
+
+  @Test
+  void shortJsonIsLaidOutWithTheDifferenceInItsPlace() {
+    BodyView view = view(
+        "{\"id\":4,\"tags\":[],\"in\":{\"label\":\"Fox\"}}",
+        Finding.of("$.in.label", "\"Foxglove\"", "\"Fox\""));
+    assertEquals("""
+        {
+          "id": 4,
+          "tags": [],
+          "in": {
+            "label": "Fox"  <- wanted "Foxglove"
+          }
+        }""", told(view));
+  }
+
+  @Test
+  void longJsonShowsItsBeginningAndWhatSurroundsTheDifference() {
+    String items = IntStream.range(0, 500)
+        .mapToObj(i -> "{\"id\":" + i + "}")
+        .collect(Collectors.joining(",", "[", "]"));
+    String told = told(view(items, Finding.of("$[300].id", "7", "300")));
+    assertTrue(
+        told.startsWith("[\n  {\n    \"id\": 0\n  },\n  {\n    \"id\": 1\n(890 more lines)\n"),
+        told);
+    assertTrue(told.contains("    \"id\": 300  <- wanted 7\n"), told);
+    assertTrue(told.endsWith("more lines)"), told);
+    assertTrue(told.lines().count() < 30, told);
+  }
+
+  @Test
+  void longJsonWithoutADifferenceShowsItsBeginningAndHowMuchMoreThereIs() {
+    String items = IntStream.range(0, 1_000)
+        .mapToObj(String::valueOf)
+        .collect(Collectors.joining(",", "[", "]"));
+    String told = told(view(items));
+    assertEquals(101, told.lines().count());
+    assertTrue(told.endsWith("\n(902 more lines)"), told);
+  }
+
+  @Test
+  void whatIsNoJsonIsShownAsItIsAndWhatIsNoTextByItsSize() {
+    assertEquals("row 12\nhas 6 columns", told(view("row 12\nhas 6 columns")));
+    BodyView binary = BodyView.of(new BodyRecord(12_345, null, null), "", List.of());
+    assertEquals("12.3 KB, not a text", binary.size() + ", " + binary.note());
+    assertEquals("empty", BodyView.of(BodyRecord.NONE, "", List.of()).size());
+    assertTrue(view("x".repeat(50_000)).note().equals("cut: 50000 characters in all"));
+  }
+
+  private static BodyView view(String text, Finding... findings) {
+    Verdict verdict = new Verdict("check", false, List.of(findings));
+    return BodyView.of(new BodyRecord(text.length(), text, null), text, List.of(verdict));
+  }
+
+  private static String told(BodyView view) {
+    return view.lines().stream()
+        .map(line -> line.gap()
+            ? "(" + line.text() + ")"
+            : line.text()
+                + line.differences().stream()
+                    .map(one -> "  <- wanted " + one.wanted())
+                    .collect(Collectors.joining()))
+        .collect(Collectors.joining("\n"));
+  }
+}
