@@ -24,8 +24,8 @@ import picocli.CommandLine.Spec;
     commandListHeading = "%nVerbs:%n",
     footer = {
       "",
-      "Exit status: 0 all passed; 1 something failed, errored, was blocked or left behind;",
-      "2 wrong use, settings or plan; 3 nothing was selected."
+      "Exit status: 0 all passed; 1 something failed, errored, was blocked or left",
+      "behind; 2 wrong use, settings or plan; 3 nothing was selected."
     })
 public final class Main implements Runnable {
 
