@@ -187,16 +187,6 @@ public final class JsonMapping {
     return mapper.writer().without(StreamWriteFeature.AUTO_CLOSE_TARGET).createGenerator(stream);
   }
 
-  /**
-   * Writes a tree laid out over lines, for people.
-   *
-   * @param node the tree
-   * @return the text
-   */
-  public String writeLaidOut(JsonNode node) {
-    return mapper.writerWithDefaultPrettyPrinter().writeValueAsString(node);
-  }
-
   /** The commonest values without the machinery. */
   private static @Nullable JsonNode scalar(Object value) {
     if (value instanceof String text) {

@@ -54,10 +54,6 @@ final class Recording {
         verdicts.stream().map(this::masked).toList());
   }
 
-  String text(String text) {
-    return masker.text(text);
-  }
-
   private @Nullable String masked(@Nullable String text) {
     return text == null ? null : masker.text(text);
   }
