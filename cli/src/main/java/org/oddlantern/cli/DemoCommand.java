@@ -57,13 +57,14 @@ final class DemoCommand implements Callable<Integer> {
           .addresses()
           .forEach(
               (name, address) -> terminal.out().println("started   " + name + " at " + address));
-      Settings settings = SettingsFile.onClassPath(loader).movedTo(running.addresses());
+      Settings settings =
+          options.settings().over(SettingsFile.onClassPath(loader).movedTo(running.addresses()));
       return new Execution(terminal, options.out())
           .run(new RunOrder(
               example.name(),
               plan,
               settings,
-              options.environment(settings),
+              options.settings().environment(settings),
               System.getenv(),
               loader,
               options.seed()));

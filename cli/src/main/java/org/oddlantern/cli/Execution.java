@@ -30,7 +30,8 @@ final class Execution {
   int run(RunOrder order) {
     Path journal = out.resolve("journal.jsonl");
     RunResult result;
-    try (JournalWriter writer = begun(journal)) {
+    try (JournalWriter writer = begun(journal);
+        CapturedPrinting printing = CapturedPrinting.begun()) {
       result = new Runner(order, Clock.systemUTC())
           .run(List.of(new ConsoleReport(terminal.out(), terminal.style()), writer));
     } catch (IOException e) {

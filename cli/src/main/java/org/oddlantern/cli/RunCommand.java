@@ -32,8 +32,8 @@ final class RunCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Suites suites = where.suites();
-    Settings settings = SettingsFile.find(Path.of(""), suites.loader());
-    EnvironmentSettings environment = options.environment(settings);
+    Settings settings = options.settings().over(SettingsFile.find(Path.of(""), suites.loader()));
+    EnvironmentSettings environment = options.settings().environment(settings);
     Plan plan = suites.planner().plan(options.selection());
     String name = Path.of("").toAbsolutePath().getFileName() + "";
     return new Execution(terminal, options.out())

@@ -5,20 +5,16 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.config.EnvironmentSettings;
-import org.oddlantern.config.Settings;
 import org.oddlantern.plan.Selection;
 import org.oddlantern.run.RunNames;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** The options that every verb that runs cases has. */
 final class RunOptions {
 
-  @Option(
-      names = "--env",
-      paramLabel = "NAME",
-      description = "The environment to run on (else ODD_LANTERN_ENV, else 'use' of the settings).")
-  private @Nullable String environment;
+  @Mixin
+  private SettingsOptions settings = new SettingsOptions();
 
   @Option(
       names = "--case",
@@ -44,9 +40,8 @@ final class RunOptions {
     return new Selection(cases);
   }
 
-  EnvironmentSettings environment(Settings settings) {
-    String named = environment == null ? System.getenv("ODD_LANTERN_ENV") : environment;
-    return settings.environment(named == null || named.isEmpty() ? null : named);
+  SettingsOptions settings() {
+    return settings;
   }
 
   String seed() {

@@ -33,4 +33,9 @@ record ContentTypeCheck(String type) implements Check {
   private static String folded(String value) {
     return value.replaceAll("[\\s\"]", "").toLowerCase(Locale.ROOT);
   }
+
+  @Override
+  public String subject() {
+    return "header content-type";
+  }
 }

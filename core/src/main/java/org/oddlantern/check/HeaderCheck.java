@@ -2,6 +2,7 @@ package org.oddlantern.check;
 
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
@@ -49,5 +50,10 @@ record HeaderCheck(String words, String name, Shape shape) implements Check {
     String there = names.isEmpty() ? "there are none at all" : "there are " + Words.names(names);
     return Finding.of("header " + name, wanted, "no such header; " + there)
         .hint(NearestMatch.hint(name, names));
+  }
+
+  @Override
+  public String subject() {
+    return "header " + name.toLowerCase(Locale.ROOT);
   }
 }

@@ -21,6 +21,7 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {
+    evidence.lookedAt(path);
     JsonNode root;
     try {
       root = evidence.json();
@@ -36,6 +37,11 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
     return shape.examine(Location.ROOT, list).stream()
         .map(finding -> placed(finding, found))
         .toList();
+  }
+
+  @Override
+  public String subject() {
+    return "at " + path;
   }
 
   private List<Finding> atOnePlace(JsonNode root) {

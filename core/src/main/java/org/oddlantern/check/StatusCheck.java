@@ -17,4 +17,9 @@ record StatusCheck(String words, String wanted, Shape shape) implements Check {
     boolean holds = shape.examine(Location.ROOT, IntNode.valueOf(status)).isEmpty();
     return holds ? List.of() : List.of(Finding.of("status", wanted, evidence.summary()));
   }
+
+  @Override
+  public String subject() {
+    return "status";
+  }
 }

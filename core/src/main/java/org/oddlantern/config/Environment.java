@@ -71,11 +71,11 @@ public final class Environment {
     if (found == null) {
       throw new SettingsProblem(unknown(name));
     }
-    return binding.apply(found.service(variables));
+    return binding.apply(found.service(settings.sources(variables)));
   }
 
   private String unknown(String name) {
-    if (settings.equals(Settings.NONE)) {
+    if (settings.origin().isEmpty()) {
       return "the service '%s' is asked for, but no %s was found; put one beside the build file:%n%s"
           .formatted(name, Settings.FILE, LINES_TO_PASTE.replace("beeyard", name));
     }

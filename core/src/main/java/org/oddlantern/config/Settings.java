@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Words;
@@ -44,7 +45,7 @@ public record Settings(
       return found;
     }
     if (this.equals(NONE) && chosen == null) {
-      return new EnvironmentSettings(name, Map.of());
+      return new EnvironmentSettings(name, Map.of(), null);
     }
     throw new SettingsProblem(unknown(name));
   }
@@ -68,13 +69,51 @@ public record Settings(
       String address = addresses.get(name);
       return address == null
           ? service
-          : new ServiceSettings(
-              new SettingsValue(address, "the start of " + name),
-              service.deadline(),
-              service.bearer(),
-              service.headers());
+          : service.with(Map.of("url", new SettingsValue(address, "the start of " + name)));
     });
-    return new EnvironmentSettings(environment.name(), services);
+    return environment.services(services);
+  }
+
+  /**
+   * These settings with those given on the command line, which win over everything else.
+   *
+   * @param assignments like {@code services.beeyard.url=http://127.0.0.1:7411/api}
+   * @return the settings
+   * @throws SettingsProblem if one of them cannot be understood
+   */
+  public Settings overriddenBy(List<String> assignments) {
+    return Overrides.in(this, assignments);
+  }
+
+  /**
+   * Where the settings find what they only name.
+   *
+   * @param variables environment variables by name
+   * @return the sources
+   */
+  public SettingsSources sources(Map<String, String> variables) {
+    return new SettingsSources(variables, folder);
+  }
+
+  /**
+   * What is in force in an environment, and where each value comes from; secrets hidden.
+   *
+   * @param chosen the name of the environment, or null for the one the file names
+   * @param variables environment variables by name
+   * @return a line for each value, in the order of the file
+   * @throws SettingsProblem if there is no environment of that name
+   */
+  public List<SettingInForce> inForce(@Nullable String chosen, Map<String, String> variables) {
+    return new InForce(this, variables).of(environment(chosen));
+  }
+
+  Settings eachEnvironment(UnaryOperator<EnvironmentSettings> change) {
+    Map<String, EnvironmentSettings> changed = new LinkedHashMap<>();
+    Map<String, EnvironmentSettings> all = environments.isEmpty()
+        ? Map.of("none", new EnvironmentSettings("none", Map.of(), null))
+        : environments;
+    all.forEach((name, environment) -> changed.put(name, change.apply(environment)));
+    return new Settings(origin, folder, use, changed, mask);
   }
 
   private String standard() {

@@ -1,7 +1,6 @@
 package org.oddlantern.config;
 
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,8 +14,7 @@ import org.snakeyaml.engine.v2.nodes.Node;
 final class SettingsReader {
 
   private static final List<String> TOP = List.of("use", "environments", "mask");
-  private static final List<String> ENVIRONMENT = List.of("services");
-  private static final List<String> SERVICE = List.of("url", "deadline", "bearer", "headers");
+  private static final List<String> ENVIRONMENT = List.of("services", "readOnly");
 
   private final YamlNodes yaml;
   private final String origin;
@@ -72,50 +70,65 @@ final class SettingsReader {
 
   private EnvironmentSettings environment(String name, Node node) {
     Map<String, ServiceSettings> services = new LinkedHashMap<>();
-    Node all = yaml.members(node, "the environment '" + name + "'", ENVIRONMENT).get("services");
+    Map<String, Node> members = yaml.members(node, "the environment '" + name + "'", ENVIRONMENT);
+    Node all = members.get("services");
     if (all != null) {
       yaml.members(all, "'services'", null)
           .forEach((service, settings) -> services.put(service, service(service, settings)));
     }
-    return new EnvironmentSettings(name, services);
+    return new EnvironmentSettings(name, services, readOnly(members.get("readOnly")));
+  }
+
+  private @Nullable SettingsValue readOnly(@Nullable Node node) {
+    if (node == null) {
+      return null;
+    }
+    SettingsValue value = yaml.text(node, "'readOnly'");
+    Amounts.truth(value.text(), value.place(), "readOnly");
+    return value;
   }
 
   private ServiceSettings service(String name, Node node) {
     String what = "the service '" + name + "'";
-    Map<String, Node> members = yaml.members(node, what, SERVICE);
-    Node url = members.get("url");
-    if (url == null) {
+    Map<String, SettingsValue> values = new LinkedHashMap<>();
+    yaml.members(node, what, ServiceKeys.top()).forEach((key, value) -> {
+      if (key.equals("headers")) {
+        group(key, value, null, values);
+      } else if (ServiceKeys.GROUPS.containsKey(key)) {
+        group(key, value, ServiceKeys.GROUPS.get(key), values);
+      } else {
+        values.put(key, checked(key, leaf(value, "'" + key + "'")));
+      }
+    });
+    if (!values.containsKey("url")) {
       throw yaml.problem(node, what + " has no address: add url: \"http://...\"");
     }
-    return new ServiceSettings(
-        yaml.text(url, "'url'"),
-        deadline(members.get("deadline")),
-        members.get("bearer") == null ? null : yaml.text(members.get("bearer"), "'bearer'"),
-        headers(members.get("headers")));
+    return new ServiceSettings(name, values);
   }
 
-  private Map<String, SettingsValue> headers(@Nullable Node node) {
-    Map<String, SettingsValue> headers = new LinkedHashMap<>();
-    if (node != null) {
-      yaml.members(node, "'headers'", null)
-          .forEach((name, value) -> headers.put(name, yaml.text(value, "the header " + name)));
-    }
-    return headers;
+  private void group(
+      String group, Node node, @Nullable List<String> known, Map<String, SettingsValue> values) {
+    yaml.members(node, "'" + group + "'", known).forEach((key, value) -> {
+      String whole = group + "." + key;
+      values.put(whole, checked(whole, leaf(value, "'" + key + "' in '" + group + "'")));
+    });
   }
 
-  private @Nullable Duration deadline(@Nullable Node node) {
-    if (node == null) {
-      return null;
+  /** A text, or {@code { file: NAME }} for what is in a file. */
+  private SettingsValue leaf(Node node, String what) {
+    if (!yaml.isMapping(node)) {
+      return yaml.text(node, what);
     }
-    SettingsValue value = yaml.text(node, "'deadline'");
-    String number = value.text().replaceAll("(ms|s|m)$", "");
-    if (!value.text().matches("\\d{1,6}(ms|s|m)") || Long.parseLong(number) == 0) {
-      throw new SettingsProblem(
-          value.place() + ": 'deadline' is '" + value.text() + "'; write it like 3s, 500ms or 1m");
+    Node file = yaml.members(node, what, List.of("file")).get("file");
+    if (file == null) {
+      throw yaml.problem(node, what + " must be a text, or { file: NAME } for what is in a file");
     }
-    long amount = Long.parseLong(number);
-    return value.text().endsWith("ms")
-        ? Duration.ofMillis(amount)
-        : value.text().endsWith("s") ? Duration.ofSeconds(amount) : Duration.ofMinutes(amount);
+    SettingsValue name = yaml.text(file, "'file'");
+    return new SettingsValue(name.text(), name.place(), true);
+  }
+
+  private static SettingsValue checked(String key, SettingsValue value) {
+    ServiceKeys.check(key, value);
+    return value;
   }
 }

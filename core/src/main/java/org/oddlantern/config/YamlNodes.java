@@ -57,6 +57,10 @@ record YamlNodes(String origin) {
     return members;
   }
 
+  boolean isMapping(Node node) {
+    return node instanceof MappingNode;
+  }
+
   List<Node> items(Node node, String what) {
     if (node instanceof SequenceNode sequence) {
       return sequence.getValue();

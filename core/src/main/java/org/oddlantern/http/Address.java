@@ -1,20 +1,16 @@
 package org.oddlantern.http;
 
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonMapping;
-import tools.jackson.databind.JsonNode;
 
 /**
  * Where a call goes: a template with its arguments, and query parameters. Arguments are told as they
  * look on the wire, and percent-encoded (RFC 3986).
  */
-record Address(Template template, List<Object> arguments, List<Parameter> query) {
-
-  private static final String UNRESERVED = "-._~";
+record Address(Template template, List<Object> arguments, List<NamedValue> query) {
 
   Address {
     if (template.places() != arguments.size()) {
@@ -36,22 +32,43 @@ record Address(Template template, List<Object> arguments, List<Parameter> query)
     return new Address(Template.of(template), given, List.of());
   }
 
-  Address with(Parameter parameter) {
-    List<Parameter> more = new ArrayList<>(query);
-    more.add(parameter);
+  Address with(String name, @Nullable Object value) {
+    List<NamedValue> more = new ArrayList<>(query);
+    more.addAll(NamedValue.each(name, value));
     return new Address(template, arguments, more);
+  }
+
+  /** An address that is no template, however many braces it has. */
+  static Address literal(String text) {
+    return new Address(new Template(text, List.of(text)), List.of(), List.of());
+  }
+
+  /** This address with a parameter in the stead of those of its name. */
+  Address replacing(String name, Object value) {
+    List<NamedValue> others = new ArrayList<>(query);
+    others.removeIf(parameter -> parameter.name().equals(name));
+    return new Address(template, arguments, others).with(name, value);
+  }
+
+  static URI withParameter(URI uri, String name, String value) {
+    String text = uri.toString();
+    return URI.create(text
+        + (uri.getRawQuery() == null ? '?' : '&')
+        + PercentEncoding.uri(name)
+        + '='
+        + PercentEncoding.uri(value));
   }
 
   URI resolve(String base, JsonMapping mapping) {
     StringBuilder text = new StringBuilder(template.literals().get(0));
     for (int i = 0; i < arguments.size(); i++) {
-      text.append(encoded(scalar(arguments.get(i), mapping)))
+      text.append(PercentEncoding.uri(scalar(arguments.get(i), mapping)))
           .append(template.literals().get(i + 1));
     }
     char separator = text.indexOf("?") < 0 ? '?' : '&';
-    for (Parameter parameter : query) {
-      text.append(separator).append(encoded(parameter.name)).append('=');
-      text.append(encoded(scalar(parameter.value, mapping)));
+    for (NamedValue parameter : query) {
+      text.append(separator).append(PercentEncoding.uri(parameter.name())).append('=');
+      text.append(PercentEncoding.uri(scalar(parameter.value(), mapping)));
       separator = '&';
     }
     return uri(join(base, text.toString()));
@@ -77,28 +94,7 @@ record Address(Template template, List<Object> arguments, List<Parameter> query)
   }
 
   private String scalar(Object value, JsonMapping mapping) {
-    JsonNode node = mapping.tree(value);
-    if (node.isContainer() || node.isNull()) {
-      throw new IllegalArgumentException(
-          "%s for the template %s cannot stand in an address: %s; give one of its values"
-              .formatted(value.getClass().getSimpleName(), template, mapping.write(node)));
-    }
-    return node.isNumber() && !node.isIntegralNumber()
-        ? node.decimalValue().toPlainString()
-        : node.asString();
-  }
-
-  private static String encoded(String text) {
-    StringBuilder encoded = new StringBuilder();
-    for (byte octet : text.getBytes(StandardCharsets.UTF_8)) {
-      char c = (char) (octet & 0xff);
-      if (c < 128 && (Character.isLetterOrDigit(c) || UNRESERVED.indexOf(c) >= 0)) {
-        encoded.append(c);
-      } else {
-        encoded.append(String.format("%%%02X", (int) c));
-      }
-    }
-    return encoded.toString();
+    return Scalars.text(value, mapping, "the address " + template);
   }
 
   private static String given(int number) {
@@ -108,7 +104,4 @@ record Address(Template template, List<Object> arguments, List<Parameter> query)
   private static String count(int number, String noun) {
     return (number == 0 ? "no" : number) + " " + noun + (number == 1 ? "" : "s");
   }
-
-  /** One query parameter. */
-  record Parameter(String name, Object value) {}
 }

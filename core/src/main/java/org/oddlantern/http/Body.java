@@ -1,13 +1,18 @@
 package org.oddlantern.http;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 
 /** What a call carries. */
 sealed interface Body {
 
-  byte[] bytes(JsonMapping mapping);
+  Content content(JsonMapping mapping);
 
   /** The content type that goes with it; null for none. */
   @Nullable
@@ -16,8 +21,8 @@ sealed interface Body {
   /** No body at all. */
   record None() implements Body {
     @Override
-    public byte[] bytes(JsonMapping mapping) {
-      return new byte[0];
+    public Content content(JsonMapping mapping) {
+      return Content.NONE;
     }
 
     @Override
@@ -29,8 +34,8 @@ sealed interface Body {
   /** A value written as JSON. */
   record Json(@Nullable Object value) implements Body {
     @Override
-    public byte[] bytes(JsonMapping mapping) {
-      return mapping.writeBytes(value);
+    public Content content(JsonMapping mapping) {
+      return Content.of(mapping.writeBytes(value));
     }
 
     @Override
@@ -39,11 +44,100 @@ sealed interface Body {
     }
   }
 
-  /** Text sent as it is. */
+  /** Text sent as it is, in UTF-8. */
   record Text(String text, String contentType) implements Body {
     @Override
-    public byte[] bytes(JsonMapping mapping) {
-      return text.getBytes(StandardCharsets.UTF_8);
+    public Content content(JsonMapping mapping) {
+      return Content.of(text.getBytes(StandardCharsets.UTF_8));
+    }
+  }
+
+  /** Bytes sent as they are. */
+  record Raw(Content bytes, String contentType) implements Body {
+    @Override
+    public Content content(JsonMapping mapping) {
+      return bytes;
+    }
+  }
+
+  /** A file of the suites, found when the call is sent. */
+  record Resource(String name, String contentType) implements Body {
+    @Override
+    public Content content(JsonMapping mapping) {
+      return Content.of(Resources.current().bytes(name));
+    }
+  }
+
+  /** Fields of a form, URL-encoded (the URL standard, application/x-www-form-urlencoded). */
+  record Form(List<NamedValue> fields) implements Body {
+
+    Form with(String name, Object value) {
+      List<NamedValue> more = new ArrayList<>(fields);
+      NamedValue.each(name, value).forEach(more::add);
+      return new Form(List.copyOf(more));
+    }
+
+    @Override
+    public Content content(JsonMapping mapping) {
+      StringBuilder text = new StringBuilder();
+      for (NamedValue field : fields) {
+        text.append(text.isEmpty() ? "" : "&")
+            .append(PercentEncoding.form(field.name()))
+            .append('=')
+            .append(PercentEncoding.form(Scalars.text(field.value(), mapping, "a form")));
+      }
+      return Content.of(text.toString().getBytes(StandardCharsets.US_ASCII));
+    }
+
+    @Override
+    public String contentType() {
+      return "application/x-www-form-urlencoded";
+    }
+  }
+
+  /** Parts of a multipart form. */
+  record Multipart(String boundary, List<NamedPart> parts) implements Body {
+
+    Multipart with(String name, Part part) {
+      List<NamedPart> more = new ArrayList<>(parts);
+      more.add(new NamedPart(name, part));
+      return new Multipart(boundary, List.copyOf(more));
+    }
+
+    @Override
+    public Content content(JsonMapping mapping) {
+      return new MultipartContent(
+          boundary,
+          parts.stream().map(one -> one.part.resolved(one.name, mapping)).toList());
+    }
+
+    @Override
+    public String contentType() {
+      return "multipart/form-data; boundary=" + boundary;
+    }
+
+    /** A part and the name of its field. */
+    record NamedPart(String name, Part part) {}
+  }
+
+  /** A query with its variables, as GraphQL over HTTP sends it. */
+  record Query(GraphQl query) implements Body {
+    @Override
+    public Content content(JsonMapping mapping) {
+      Map<String, Object> members = new LinkedHashMap<>();
+      members.put("query", query.text());
+      if (!query.operation().isEmpty()) {
+        members.put("operationName", query.operation());
+      }
+      if (!query.variables().isEmpty()) {
+        members.put("variables", query.variables());
+      }
+      return Content.of(mapping.writeBytes(members));
+    }
+
+    @Override
+    public String contentType() {
+      return "application/json";
     }
   }
 }

@@ -1,10 +1,14 @@
 package org.oddlantern.http;
 
+import java.nio.file.Path;
 import java.time.Duration;
-import java.util.Objects;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Secret;
+import org.w3c.dom.Node;
 
 /**
  * A request to be sent by a {@link Service}. Immutable and thread-safe: every method gives a new call.
@@ -33,6 +37,17 @@ public final class Call {
     this.headers = headers;
     this.body = body;
     this.options = options;
+  }
+
+  /**
+   * A GET; the same as {@link #get}.
+   *
+   * @param template the path
+   * @param arguments one for each place of the template
+   * @return the call
+   */
+  public static Call to(String template, Object... arguments) {
+    return method("GET", template, arguments);
   }
 
   /**
@@ -91,12 +106,35 @@ public final class Call {
   }
 
   /**
+   * A HEAD; its reply has no body.
+   *
+   * @param template the path
+   * @param arguments one for each place of the template
+   * @return the call
+   */
+  public static Call head(String template, Object... arguments) {
+    return method("HEAD", template, arguments);
+  }
+
+  /**
+   * An OPTIONS.
+   *
+   * @param template the path
+   * @param arguments one for each place of the template
+   * @return the call
+   */
+  public static Call options(String template, Object... arguments) {
+    return method("OPTIONS", template, arguments);
+  }
+
+  /**
    * A call with any method.
    *
    * @param method the method, its case kept
    * @param template the path
    * @param arguments one for each place of the template
    * @return the call
+   * @throws IllegalArgumentException if the method is no token (RFC 9110, section 9.1)
    */
   public static Call method(String method, String template, Object... arguments) {
     if (!Header.isToken(method)) {
@@ -114,9 +152,7 @@ public final class Call {
    * @return the call
    */
   public Call json(@Nullable Object body) {
-    return body instanceof String text
-        ? json(text)
-        : new Call(method, address, headers, new Body.Json(body), options);
+    return body instanceof String text ? json(text) : with(new Body.Json(body));
   }
 
   /**
@@ -126,31 +162,163 @@ public final class Call {
    * @return the call
    */
   public Call json(String text) {
-    return new Call(method, address, headers, new Body.Text(text, "application/json"), options);
+    return with(new Body.Text(text, "application/json"));
+  }
+
+  /**
+   * Sets an XML body from text, sent as it is.
+   *
+   * @param text the document
+   * @return the call
+   */
+  public Call xml(String text) {
+    return with(new Body.Text(text, "application/xml"));
+  }
+
+  /**
+   * Sets an XML body from a tree.
+   *
+   * @param document a document or an element
+   * @return the call
+   */
+  public Call xml(Node document) {
+    return with(new Body.Raw(Content.of(XmlText.bytes(document)), "application/xml"));
+  }
+
+  /**
+   * Sets a plain text as the body, in UTF-8.
+   *
+   * @param text the text
+   * @return the call
+   */
+  public Call text(String text) {
+    return with(new Body.Text(text, "text/plain; charset=utf-8"));
+  }
+
+  /**
+   * Sets bytes as the body.
+   *
+   * @param bytes the bytes
+   * @param contentType their media type
+   * @return the call
+   */
+  public Call bytes(byte[] bytes, String contentType) {
+    return with(
+        new Body.Raw(Content.of(bytes.clone()), Header.checkedValue("Content-Type", contentType)));
+  }
+
+  /**
+   * Sets a file of the suites as the body: on their class path or in the folder of the settings file.
+   * Its type follows its ending: {@code .json}, {@code .xml}, {@code .csv}, {@code .png} and so on.
+   *
+   * @param name the name of the file
+   * @return the call
+   */
+  public Call file(String name) {
+    return with(new Body.Resource(name, Part.typeOf(name)));
+  }
+
+  /**
+   * Sets a file as the body, read while it is sent, however large.
+   *
+   * @param file the file
+   * @return the call
+   * @throws IllegalArgumentException if there is no such file
+   */
+  public Call file(Path file) {
+    return with(new Body.Raw(FileContent.of(file), Part.typeOf(file.toString())));
+  }
+
+  /**
+   * Adds a field to a URL-encoded form, which becomes the body.
+   *
+   * @param name the name
+   * @param value a value as on the wire; a list or an array sends the field once for each item
+   * @return the call
+   */
+  public Call form(String name, Object value) {
+    Body.Form form = body instanceof Body.Form before ? before : new Body.Form(List.of());
+    return with(form.with(name, value));
+  }
+
+  /**
+   * Adds a part to a multipart form, which becomes the body (RFC 7578).
+   *
+   * @param name the name of the field
+   * @param part what it carries
+   * @return the call
+   */
+  public Call part(String name, Part part) {
+    Body.Multipart parts = body instanceof Body.Multipart before
+        ? before
+        : new Body.Multipart("odd-lantern-" + UUID.randomUUID(), List.of());
+    return with(parts.with(name, part));
+  }
+
+  /**
+   * Sets a GraphQL query as the body. A reply with {@code errors} fails the case unless it looks at
+   * them.
+   *
+   * @param query the query with its variables
+   * @return the call
+   */
+  public Call graphQl(GraphQl query) {
+    return with(new Body.Query(query));
   }
 
   /**
    * Sets a header; it replaces the service's of that name.
    *
    * @param name the name
+   * @param value the value, by its {@code toString}; a {@link Secret} is revealed to the service alone
+   * @return the call
+   * @throws IllegalArgumentException if it cannot stand in a header
+   */
+  public Call header(String name, Object value) {
+    return new Call(
+        method,
+        address,
+        headers.with(name, HeaderValues.text(value)),
+        body,
+        options.secrets(HeaderValues.secrets(options.secrets, value)));
+  }
+
+  /**
+   * Leaves a header out that the service or this library would send.
+   *
+   * @param name the name, in any case
+   * @return the call
+   */
+  public Call withoutHeader(String name) {
+    List<String> more = new ArrayList<>(options.left);
+    more.add(name);
+    return new Call(method, address, headers.without(name), body, options.left(more));
+  }
+
+  /**
+   * Sends a cookie with this call, beside those that the case was given.
+   *
+   * @param name the name
    * @param value the value, by its {@code toString}
    * @return the call
    */
-  public Call header(String name, Object value) {
-    return new Call(method, address, headers.with(name, value.toString()), body, options);
+  public Call cookie(String name, Object value) {
+    String pair = name + "=" + HeaderValues.text(value);
+    String before = headers.first("Cookie").map(cookies -> cookies + "; ").orElse("");
+    return header("Cookie", before + pair)
+        .with(options.secrets(HeaderValues.secrets(options.secrets, value)));
   }
 
   /**
    * Adds a query parameter; one of the same name may be there already.
    *
    * @param name the name
-   * @param value the value, as it looks on the wire
+   * @param value the value, as it looks on the wire; a list or an array adds the parameter once for
+   *     each item
    * @return the call
    */
   public Call query(String name, Object value) {
-    Objects.requireNonNull(value, "value of the query parameter " + name);
-    return new Call(
-        method, address.with(new Address.Parameter(name, value)), headers, body, options);
+    return new Call(method, address.with(name, value), headers, body, options);
   }
 
   /**
@@ -160,7 +328,37 @@ public final class Call {
    * @return the call
    */
   public Call bearer(Secret token) {
-    return with(options.bearer(token));
+    return credentials(Credentials.bearer(token));
+  }
+
+  /**
+   * Sends these credentials with this call, instead of the service's.
+   *
+   * @param own the credentials
+   * @return the call
+   */
+  public Call credentials(Credentials own) {
+    return with(options.credentials(own));
+  }
+
+  /**
+   * Sends this call without the service's credentials and without the cookies that the case was given.
+   *
+   * @return the call
+   */
+  public Call anonymously() {
+    return with(options.credentials(Credentials.NONE));
+  }
+
+  /**
+   * Follows redirects (RFC 9110, section 15.4), up to a limit, whatever the service does. Credentials
+   * are not sent along to another host.
+   *
+   * @param limit how many; 0 shows the redirect as it is
+   * @return the call
+   */
+  public Call followingRedirects(int limit) {
+    return with(options.redirects(Limits.redirects(limit)));
   }
 
   /**
@@ -170,7 +368,7 @@ public final class Call {
    * @return the call
    */
   public Call deadline(Duration limit) {
-    return with(options.deadline(Deadlines.positive(limit)));
+    return with(options.deadline(Limits.positive(limit)));
   }
 
   /**
@@ -195,8 +393,22 @@ public final class Call {
     return with(options.undo(undo));
   }
 
+  @Override
+  public String toString() {
+    return method + " " + address.template();
+  }
+
+  /** This call at another address. */
+  Call at(Address other) {
+    return new Call(method, other, headers, body, options);
+  }
+
   Call with(Options changed) {
     return new Call(method, address, headers, body, changed);
+  }
+
+  private Call with(Body other) {
+    return new Call(method, address, headers, other, options);
   }
 
   String method() {
@@ -222,26 +434,41 @@ public final class Call {
   /** What accompanies a call and is not on the wire as such. */
   record Options(
       String name,
-      @Nullable Secret bearer,
+      @Nullable Credentials credentials,
       @Nullable Duration deadline,
-      @Nullable Function<Reply, Call> undo) {
+      @Nullable Integer redirects,
+      @Nullable Function<Reply, Call> undo,
+      List<String> left,
+      List<Secret> secrets) {
 
-    static final Options NONE = new Options("", null, null, null);
+    static final Options NONE = new Options("", null, null, null, null, List.of(), List.of());
 
     Options name(String words) {
-      return new Options(words, bearer, deadline, undo);
+      return new Options(words, credentials, deadline, redirects, undo, left, secrets);
     }
 
-    Options bearer(@Nullable Secret token) {
-      return new Options(name, token, deadline, undo);
+    Options credentials(@Nullable Credentials own) {
+      return new Options(name, own, deadline, redirects, undo, left, secrets);
     }
 
     Options deadline(Duration limit) {
-      return new Options(name, bearer, limit, undo);
+      return new Options(name, credentials, limit, redirects, undo, left, secrets);
+    }
+
+    Options redirects(int limit) {
+      return new Options(name, credentials, deadline, limit, undo, left, secrets);
     }
 
     Options undo(Function<Reply, Call> how) {
-      return new Options(name, bearer, deadline, how);
+      return new Options(name, credentials, deadline, redirects, how, left, secrets);
+    }
+
+    Options left(List<String> names) {
+      return new Options(name, credentials, deadline, redirects, undo, List.copyOf(names), secrets);
+    }
+
+    Options secrets(List<Secret> known) {
+      return new Options(name, credentials, deadline, redirects, undo, left, known);
     }
   }
 }

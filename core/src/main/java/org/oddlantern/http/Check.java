@@ -34,4 +34,14 @@ public interface Check {
    * @return the findings; empty if the check holds
    */
   List<Finding> examine(Evidence evidence);
+
+  /**
+   * What the check is about. Of a check that a service makes on every reply and one of the case about
+   * the same subject, only the case's is made.
+   *
+   * @return the subject; the words unless the check says otherwise
+   */
+  default String subject() {
+    return words();
+  }
 }

@@ -1,5 +1,7 @@
 package org.oddlantern.http;
 
+import java.util.List;
+import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.NotJson;
 import tools.jackson.databind.JsonNode;
 
@@ -36,6 +38,22 @@ public interface Evidence {
    * @return the headers; none if this kind of evidence has none
    */
   Headers headers();
+
+  /**
+   * The cookies it sets.
+   *
+   * @return the cookies in order; none if this kind of evidence has none
+   */
+  default List<Cookie> cookies() {
+    return Cookie.in(headers());
+  }
+
+  /**
+   * Tells that somebody looks at what is at a path; for checks.
+   *
+   * @param path where
+   */
+  default void lookedAt(JsonPath path) {}
 
   /**
    * The body as it came.

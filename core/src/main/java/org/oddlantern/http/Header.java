@@ -7,8 +7,8 @@ import java.util.BitSet;
 /**
  * One header field; in JSON an array of name and value.
  *
- * @param name its name, as it was written
- * @param value its value, as it was written
+ * @param name its name, as it was written or came
+ * @param value its value, as it was written or came
  */
 @JsonFormat(shape = JsonFormat.Shape.ARRAY)
 @JsonPropertyOrder({"name", "value"})
@@ -16,16 +16,21 @@ public record Header(String name, String value) {
 
   private static final BitSet TOKEN = tokenCharacters();
 
-  /** Refuses what cannot stand in a header (RFC 9110, section 5). */
-  public Header {
+  /** A header to be sent; refuses what cannot stand in one (RFC 9110, section 5). */
+  static Header toSend(String name, String value) {
     if (!isToken(name)) {
       throw new IllegalArgumentException("'" + name
           + "' cannot be the name of a header: letters, digits and !#$%&'*+-.^_`|~ are allowed");
     }
+    return new Header(name, checkedValue(name, value));
+  }
+
+  static String checkedValue(String name, String value) {
     if (value.indexOf('\r') >= 0 || value.indexOf('\n') >= 0 || value.indexOf(0) >= 0) {
       throw new IllegalArgumentException("the value of the header " + name
-          + " has a line break in it, which would start another header");
+          + " has a line break or NUL in it, which would start another header");
     }
+    return value;
   }
 
   /** Whether a text is a token (RFC 9110, section 5.6.2), as names of headers and methods are. */

@@ -69,12 +69,28 @@ public record Headers(List<Header> fields) {
    * @param name the name
    * @param value the value
    * @return the headers
+   * @throws IllegalArgumentException if name or value cannot stand in a header (RFC 9110, section 5)
    */
   public Headers with(String name, String value) {
+    Header added = Header.toSend(name, value);
     List<Header> more = new ArrayList<>(fields);
     more.removeIf(field -> field.name().equalsIgnoreCase(name));
-    more.add(new Header(name, value));
+    more.add(added);
     return new Headers(more);
+  }
+
+  /**
+   * These headers without any of that name.
+   *
+   * @param name the name, in any case
+   * @return the headers
+   */
+  public Headers without(String name) {
+    return first(name).isEmpty()
+        ? this
+        : new Headers(fields.stream()
+            .filter(field -> !field.name().equalsIgnoreCase(name))
+            .toList());
   }
 
   /**

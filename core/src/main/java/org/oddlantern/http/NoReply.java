@@ -8,6 +8,10 @@ public final class NoReply extends RuntimeException {
 
   private static final long serialVersionUID = 1L;
 
+  NoReply(String message) {
+    super(message);
+  }
+
   NoReply(String message, Throwable cause) {
     super(message, cause);
   }

@@ -1,36 +1,21 @@
 package org.oddlantern.http;
 
 import java.time.Duration;
-import java.time.Instant;
-import org.oddlantern.http.internal.Transport;
-import org.oddlantern.http.internal.TransportFault;
 import org.oddlantern.http.internal.Undo;
 
 /** An undoing call, ready to be sent. What is gone already counts as taken back. */
-record PlannedUndo(WireRequest request, Transport transport) implements Undo {
-
-  @Override
-  public String line() {
-    return request.method() + " " + request.uri();
-  }
+record PlannedUndo(Sender sender, Call call, String line) implements Undo {
 
   @Override
   public Taken takeBack(Duration limit) {
-    Instant sentAt = Instant.now();
-    long start = System.nanoTime();
     try {
-      WireReply reply = transport.send(request, limit);
-      Exchange exchange = new Exchange("", request, reply, sentAt, since(start), null);
+      Exchange exchange = sender.takeBack(call, limit);
+      WireReply reply = Sender.replyOf(exchange);
       boolean gone = reply.status() == 404 || reply.status() == 410;
       return new Taken(
           exchange, gone || reply.status() < 400 ? "" : "it was answered " + reply.statusLine());
-    } catch (TransportFault e) {
-      String sentence = String.valueOf(e.getMessage());
-      return new Taken(new Exchange("", request, null, sentAt, since(start), sentence), sentence);
+    } catch (RuntimeException e) {
+      return new Taken(null, String.valueOf(e.getMessage()));
     }
-  }
-
-  private static Duration since(long start) {
-    return Duration.ofNanos(System.nanoTime() - start);
   }
 }

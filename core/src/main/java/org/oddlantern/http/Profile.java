@@ -1,36 +1,85 @@
 package org.oddlantern.http;
 
 import java.net.URI;
-import java.time.Duration;
+import java.util.List;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.Terms;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
 
-/** What is said once for every call of a service. */
+/**
+ * What is said once for every call of a service.
+ *
+ * @param base the address
+ * @param defaults headers, and the secrets in them
+ * @param credentials who calls
+ * @param terms limits, security, way
+ * @param redirects how many to follow; 0 shows them as they are
+ * @param mapping how values become JSON
+ * @param checks made on every reply
+ * @param finish sees every finished request; null for nobody
+ */
 record Profile(
-    String url, Headers headers, @Nullable Secret bearer, Duration deadline, JsonMapping mapping) {
+    Base base,
+    Defaults defaults,
+    Credentials credentials,
+    Terms terms,
+    int redirects,
+    JsonMapping mapping,
+    List<Check> checks,
+    @Nullable UnaryOperator<WireRequest> finish) {
 
   static Profile at(String url) {
-    return new Profile(checked(url), Headers.NONE, null, Deadlines.CALL, JsonMapping.standard());
+    return new Profile(
+        new Base(checked(url), false),
+        Defaults.STANDARD,
+        Credentials.NONE,
+        Terms.STANDARD,
+        0,
+        JsonMapping.standard(),
+        List.of(),
+        null);
   }
 
-  Profile movedTo(String other) {
-    return new Profile(checked(other), headers, bearer, deadline, mapping);
+  String url() {
+    return base.url;
   }
 
-  Profile headers(Headers more) {
-    return new Profile(url, more, bearer, deadline, mapping);
+  Profile base(Base other) {
+    return new Profile(other, defaults, credentials, terms, redirects, mapping, checks, finish);
   }
 
-  Profile bearer(Secret token) {
-    return new Profile(url, headers, token, deadline, mapping);
+  Profile defaults(Defaults other) {
+    return new Profile(base, other, credentials, terms, redirects, mapping, checks, finish);
   }
 
-  Profile deadline(Duration limit) {
-    return new Profile(url, headers, bearer, limit, mapping);
+  Profile credentials(Credentials other) {
+    return new Profile(base, defaults, other, terms, redirects, mapping, checks, finish);
   }
 
-  private static String checked(String url) {
+  Profile terms(Terms other) {
+    return new Profile(base, defaults, credentials, other, redirects, mapping, checks, finish);
+  }
+
+  Profile redirects(int limit) {
+    return new Profile(base, defaults, credentials, terms, limit, mapping, checks, finish);
+  }
+
+  Profile mapping(JsonMapping other) {
+    return new Profile(base, defaults, credentials, terms, redirects, other, checks, finish);
+  }
+
+  Profile checks(List<Check> others) {
+    return new Profile(
+        base, defaults, credentials, terms, redirects, mapping, List.copyOf(others), finish);
+  }
+
+  Profile finish(UnaryOperator<WireRequest> hook) {
+    return new Profile(base, defaults, credentials, terms, redirects, mapping, checks, hook);
+  }
+
+  static String checked(String url) {
     String problem = problem(url);
     if (!problem.isEmpty()) {
       throw new IllegalArgumentException("'" + url + "' is not the address of a service: " + problem
@@ -49,6 +98,46 @@ record Profile(
       return uri.getHost() == null ? "it names no host" : "";
     } catch (IllegalArgumentException e) {
       return String.valueOf(e.getMessage());
+    }
+  }
+
+  /**
+   * Where the service is.
+   *
+   * @param url its address, with its base path
+   * @param kept whether it stays there whatever code says
+   */
+  record Base(String url, boolean kept) {}
+
+  /**
+   * The headers that go with every call.
+   *
+   * @param headers the headers
+   * @param secrets the secrets in them
+   * @param caseHeader the header that names run and case; empty for none
+   */
+  record Defaults(Headers headers, List<Secret> secrets, String caseHeader) {
+
+    static final Defaults STANDARD = new Defaults(
+        new Headers(List.of(
+            new Header("User-Agent", "odd-lantern"),
+            new Header("Accept-Encoding", "gzip, deflate"))),
+        List.of(),
+        "Odd-Lantern-Case");
+
+    Defaults with(String name, Object value) {
+      return new Defaults(
+          headers.with(name, HeaderValues.text(value)),
+          HeaderValues.secrets(secrets, value),
+          caseHeader);
+    }
+
+    Defaults without(String name) {
+      return new Defaults(headers.without(name), secrets, caseHeader);
+    }
+
+    Defaults caseHeader(String name) {
+      return new Defaults(headers, secrets, name);
     }
   }
 }

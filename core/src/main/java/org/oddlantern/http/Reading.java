@@ -19,11 +19,22 @@ record Reading(Reply reply, String words) {
       JsonPath.Dead end = path.end(root);
       throw failed(Finding.of(path, wanted, "nothing: " + end.stopped()).hint(end.hint()));
     }
+    return read(found, type, wanted);
+  }
+
+  <T> List<T> values(JsonPath path, Class<T> type) {
+    String wanted = "a value that can be read as " + Words.of(type);
+    return path.find(root(type)).stream()
+        .map(found -> read(found, type, wanted))
+        .toList();
+  }
+
+  private <T> T read(JsonPath.Found found, Class<T> type, String wanted) {
     if (found.value().isNull()) {
       throw failed(Finding.of(found.where(), wanted, "null"));
     }
     try {
-      return reply.mapping().read(found.value(), type, reply.recorder()::secret);
+      return reply.hearingMapping().read(found.value(), type);
     } catch (TypeMismatch e) {
       throw failed(Finding.of(found.where(), wanted, Words.withKind(found.value()))
           .hint(String.valueOf(e.getMessage())));

@@ -1,5 +1,6 @@
 package org.oddlantern.http;
 
+import java.net.URI;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
@@ -14,6 +15,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.json.Secret;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 
@@ -36,14 +38,36 @@ public final class Reply implements Evidence {
   private final WireReply wire;
   private final JsonMapping mapping;
   private final CaseRecorder recorder;
-  private volatile boolean statusSeen;
+  private final Attention attention;
+  private volatile boolean dueAtOnce;
   private volatile @Nullable JsonNode tree;
 
-  Reply(Exchange exchange, WireReply wire, JsonMapping mapping, CaseRecorder recorder) {
+  /**
+   * A reply.
+   *
+   * @param dueAtOnce whether what is due at the end of a case is due with the first checks, since there
+   *     is no case whose end could come
+   */
+  Reply(
+      Exchange exchange,
+      WireReply wire,
+      JsonMapping mapping,
+      Attention attention,
+      CaseRecorder recorder,
+      boolean dueAtOnce) {
     this.exchange = exchange;
     this.wire = wire;
     this.mapping = mapping;
+    this.attention = attention;
     this.recorder = recorder;
+    this.dueAtOnce = dueAtOnce;
+  }
+
+  /** A reply that no case asked for, such as one that brings a token. */
+  static Reply unasked(
+      Exchange exchange, WireReply wire, JsonMapping mapping, CaseRecorder recorder) {
+    Attention none = new Attention(exchange, wire, mapping, List.of(), false);
+    return new Reply(exchange, wire, mapping, none, recorder, false);
   }
 
   @Override
@@ -61,10 +85,7 @@ public final class Reply implements Evidence {
 
   @Override
   public int status() {
-    if (!statusSeen) {
-      statusSeen = true;
-      recorder.statusSeen(exchange);
-    }
+    attention.statusSeen();
     return wire.status();
   }
 
@@ -81,6 +102,25 @@ public final class Reply implements Evidence {
    */
   public Optional<String> header(String name) {
     return headers().first(name);
+  }
+
+  /**
+   * The first cookie of a name that this reply sets.
+   *
+   * @param name the name
+   * @return the cookie; empty if the reply sets none of that name
+   */
+  public Optional<Cookie> cookie(String name) {
+    return cookies().stream().filter(cookie -> cookie.name().equals(name)).findFirst();
+  }
+
+  /**
+   * Where the reply came from: the address of the call, or where the last redirect led.
+   *
+   * @return the address
+   */
+  public URI address() {
+    return exchange.request().uri();
   }
 
   /**
@@ -114,10 +154,13 @@ public final class Reply implements Evidence {
 
   @Override
   public Reply must(Check first, Check... more) {
-    List<Verdict> failed =
-        judge(false, first, more).stream().filter(verdict -> !verdict.holds()).toList();
-    if (!failed.isEmpty()) {
-      throw new NotAsPromised(title(), withStatusFirst(failed));
+    List<Verdict> verdicts = judge(false, first, more);
+    for (Verdict verdict : verdicts) {
+      if (!verdict.holds()) {
+        throw new NotAsPromised(
+            title(),
+            withStatusFirst(verdicts.stream().filter(one -> !one.holds()).toList()));
+      }
     }
     return this;
   }
@@ -132,8 +175,32 @@ public final class Reply implements Evidence {
   public <T> T valueAt(String path, Class<T> type) {
     JsonPath parsed = JsonPath.of(path);
     parsed.steps();
+    lookedAt(parsed);
     return new Reading(this, "valueAt(\"" + path + "\", " + type.getSimpleName() + ")")
         .value(parsed, type);
+  }
+
+  /**
+   * Every value a path leads to, read as a type.
+   *
+   * @param <T> the type wanted
+   * @param path a path (RFC 9535)
+   * @param type the type wanted
+   * @return the values in order; empty if there are none
+   * @throws NotAsPromised if the body is not JSON or a value is null or of another type
+   */
+  public <T> List<T> valuesAt(String path, Class<T> type) {
+    JsonPath parsed = JsonPath.of(path);
+    lookedAt(parsed);
+    return new Reading(this, "valuesAt(\"" + path + "\", " + type.getSimpleName() + ")")
+        .values(parsed, type);
+  }
+
+  @Override
+  public void lookedAt(JsonPath path) {
+    if (path.beginsWith("errors")) {
+      attention.errorsSeen();
+    }
   }
 
   @Override
@@ -146,12 +213,14 @@ public final class Reply implements Evidence {
     return title();
   }
 
-  JsonMapping mapping() {
-    return mapping;
+  /** Whether it refuses; asking counts as no look. */
+  boolean isError() {
+    return wire.status() >= 400;
   }
 
-  CaseRecorder recorder() {
-    return recorder;
+  /** The mapping, telling the case of the secrets it reads. */
+  JsonMapping hearingMapping() {
+    return mapping.hearing(secret -> recorder.secret(Secret.of(secret)));
   }
 
   /** A reading that found nothing it could give. */
@@ -161,17 +230,26 @@ public final class Reply implements Evidence {
   }
 
   private List<Verdict> judge(boolean warning, Check first, Check... more) {
-    List<Check> checks = new ArrayList<>();
-    checks.add(first);
-    checks.addAll(List.of(more));
-    List<Verdict> verdicts =
-        checks.stream().map(check -> verdict(check, warning)).toList();
+    List<Verdict> verdicts = new ArrayList<>(1 + more.length);
+    verdicts.add(made(first, warning));
+    for (Check check : more) {
+      verdicts.add(made(check, warning));
+    }
+    if (dueAtOnce && attention.hasStanding() && !warning) {
+      dueAtOnce = false;
+      verdicts.addAll(attention.get());
+    }
     recorder.judged(exchange, verdicts);
     return verdicts;
   }
 
+  private Verdict made(Check check, boolean warning) {
+    attention.checked(check);
+    return verdict(check, warning);
+  }
+
   /** A check that throws must not keep the others from being made. */
-  private Verdict verdict(Check check, boolean warning) {
+  Verdict verdict(Check check, boolean warning) {
     try {
       return new Verdict(check.words(), warning, check.examine(this));
     } catch (RuntimeException | AssertionError e) {
@@ -181,7 +259,7 @@ public final class Reply implements Evidence {
   }
 
   private List<Verdict> withStatusFirst(List<Verdict> failed) {
-    if (statusSeen || wire.status() < 400) {
+    if (!attention.isUnseenError()) {
       return failed;
     }
     List<Verdict> all = new ArrayList<>();

@@ -1,17 +1,18 @@
 package org.oddlantern.http;
 
+import java.net.URI;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
-import java.util.function.Function;
-import org.oddlantern.http.internal.CaseRecorder;
+import java.util.function.UnaryOperator;
 import org.oddlantern.http.internal.CurrentSurroundings;
+import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.Surroundings;
-import org.oddlantern.http.internal.TransportFault;
-import org.oddlantern.http.internal.Undo;
+import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
+import tools.jackson.databind.json.JsonMapper;
 
 /**
  * An HTTP API under test: its address and what is said once for every call. Immutable and thread-safe.
@@ -25,9 +26,6 @@ import org.oddlantern.json.Secret;
  * }</pre>
  */
 public final class Service {
-
-  private static final String CASE_HEADER = "Odd-Lantern-Case";
-  private static final String USER_AGENT = "odd-lantern";
 
   private final Profile profile;
   private final CurrentSurroundings surroundings;
@@ -50,25 +48,51 @@ public final class Service {
   }
 
   /**
-   * This service at another address.
+   * This service at another address; one whose address the command line set stays where it is.
    *
    * @param url an absolute http or https URL
    * @return the service
    * @throws IllegalArgumentException if it is no such URL
    */
   public Service movedTo(String url) {
-    return with(profile.movedTo(url));
+    String checked = Profile.checked(url);
+    return profile.base().kept() ? this : with(profile.base(new Profile.Base(checked, false)));
   }
 
   /**
    * This service with a header on every call that does not set it itself.
    *
    * @param name the name
-   * @param value the value, by its {@code toString}
+   * @param value the value, by its {@code toString}; a {@link Secret} is revealed to the service alone
    * @return the service
+   * @throws IllegalArgumentException if it cannot stand in a header
    */
   public Service header(String name, Object value) {
-    return with(profile.headers(profile.headers().with(name, value.toString())));
+    return with(profile.defaults(profile.defaults().with(name, value)));
+  }
+
+  /**
+   * This service without a header that it or this library would send.
+   *
+   * @param name the name, in any case
+   * @return the service
+   */
+  public Service withoutHeader(String name) {
+    return with(profile.defaults(profile.defaults().without(name)));
+  }
+
+  /**
+   * This service with another header to name run and case, by which a call can be found in the logs of
+   * the service; {@code Odd-Lantern-Case} unless set.
+   *
+   * @param name the name of the header; empty sends none
+   * @return the service
+   */
+  public Service caseHeader(String name) {
+    if (!name.isEmpty()) {
+      Header.toSend(name, "");
+    }
+    return with(profile.defaults(profile.defaults().caseHeader(name)));
   }
 
   /**
@@ -78,17 +102,181 @@ public final class Service {
    * @return the service
    */
   public Service bearer(Secret token) {
-    return with(profile.bearer(token));
+    return credentials(Credentials.bearer(token));
+  }
+
+  /**
+   * This service with credentials on every call that does not bring its own.
+   *
+   * @param own the credentials
+   * @return the service
+   */
+  public Service credentials(Credentials own) {
+    return with(profile.credentials(own));
+  }
+
+  /**
+   * This service without credentials, to see what it does to whoever is not signed in. Cookies that the
+   * case was given still go there; {@link Call#anonymously} leaves them out too.
+   *
+   * @return the service
+   */
+  public Service anonymously() {
+    return with(profile.credentials(Credentials.NONE));
   }
 
   /**
    * This service with a limit for every call that does not set its own; 30 s if never set.
    *
-   * @param limit from sending to the last byte of the reply; more than zero
+   * @param limit from sending to the last byte of the reply, redirects included; more than zero
    * @return the service
    */
   public Service deadline(Duration limit) {
-    return with(profile.deadline(Deadlines.positive(limit)));
+    return with(profile.terms(profile.terms().within(Limits.positive(limit))));
+  }
+
+  /**
+   * This service with a limit for making a connection; 5 s if never set.
+   *
+   * @param limit more than zero
+   * @return the service
+   */
+  public Service connectLimit(Duration limit) {
+    return with(profile.terms(profile.terms().connectedWithin(Limits.positive(limit))));
+  }
+
+  /**
+   * This service with a limit for the body of a reply, content encodings undone; 64 MiB if never set.
+   *
+   * @param bytes 0 or more
+   * @return the service
+   */
+  public Service bodyLimit(long bytes) {
+    if (bytes < 0) {
+      throw new IllegalArgumentException("a limit for bodies must be 0 or more, not " + bytes);
+    }
+    return with(profile.terms(profile.terms().bodyUpTo(bytes)));
+  }
+
+  /**
+   * This service with redirects followed (RFC 9110, section 15.4); they are shown as they are if never
+   * set. Credentials are not sent along to another host.
+   *
+   * @param limit how many to follow; 0 shows them as they are
+   * @return the service
+   */
+  public Service followingRedirects(int limit) {
+    return with(profile.redirects(Limits.redirects(limit)));
+  }
+
+  /**
+   * This service with checks made on every reply, at the end of the case; where the case made a check
+   * of the same subject (the status, that header, that path), only the case's is made. Outside a run
+   * they are made with the first checks.
+   *
+   * @param first a check
+   * @param more more checks
+   * @return the service
+   */
+  public Service always(Check first, Check... more) {
+    List<Check> all = new ArrayList<>(profile.checks());
+    all.add(first);
+    all.addAll(List.of(more));
+    return with(profile.checks(all));
+  }
+
+  /**
+   * This service with certificates trusted beside those that the JDK trusts.
+   *
+   * @param file a PEM file on the class path of the suites or in the folder of the settings file
+   * @return the service
+   * @throws IllegalArgumentException if there is no such file
+   */
+  public Service trusting(String file) {
+    String pem = Resources.current().text(file);
+    return with(profile.terms(profile.terms().securedBy(security().trusting(pem))));
+  }
+
+  /**
+   * This service with any certificate trusted, whatever host it names: for test environments only,
+   * since nobody knows then who answers.
+   *
+   * @return the service
+   */
+  public Service trustingAny() {
+    return with(profile.terms(profile.terms().securedBy(security().trustingAny())));
+  }
+
+  /**
+   * This service with a client certificate.
+   *
+   * @param certificateFile the certificate, or a chain of them, as PEM
+   * @param keyFile its private key, as PEM in PKCS #8 (RFC 5958), not encrypted
+   * @return the service
+   * @throws IllegalArgumentException if there is no such file
+   */
+  public Service clientCertificate(String certificateFile, String keyFile) {
+    Resources files = Resources.current();
+    return as(new Security.Identity(files.text(certificateFile), files.text(keyFile), "", ""));
+  }
+
+  /**
+   * This service with a client certificate from a PKCS #12 file (RFC 7292).
+   *
+   * @param keyStoreFile the file
+   * @param password its password
+   * @return the service
+   * @throws IllegalArgumentException if there is no such file
+   */
+  public Service clientCertificate(String keyStoreFile, Secret password) {
+    String store = Base64.getEncoder().encodeToString(Resources.current().bytes(keyStoreFile));
+    return as(new Security.Identity("", "", store, password.reveal()));
+  }
+
+  /**
+   * This service by way of an HTTP proxy.
+   *
+   * @param url its address, like {@code http://proxy.example.org:3128}
+   * @return the service
+   * @throws IllegalArgumentException if it is no such address
+   */
+  public Service through(String url) {
+    URI proxy = URI.create(Profile.checked(url));
+    return with(profile.terms(profile.terms().through(proxy)));
+  }
+
+  /**
+   * This service with values written and read by a mapper of one's own.
+   *
+   * @param mapper the mapper; it is copied, not changed
+   * @return the service
+   */
+  public Service mapper(JsonMapper mapper) {
+    return with(profile.mapping(JsonMapping.of(mapper)));
+  }
+
+  /**
+   * This service with a hook that sees every finished request, credentials and cookies included, and
+   * gives the one that is sent: the place for signatures.
+   *
+   * <pre>{@code
+   * beeyard.finishedBy(request -> request.with("Signature", sign(request.uri(), request.body())))
+   * }</pre>
+   *
+   * @param hook gives the request to send; used by several threads
+   * @return the service
+   */
+  public Service finishedBy(UnaryOperator<WireRequest> hook) {
+    return with(profile.finish(hook));
+  }
+
+  /**
+   * This service, staying at its address whatever code says; for addresses set on the command line.
+   *
+   * @return the service
+   */
+  public Service kept() {
+    return with(profile.base(new Profile.Base(profile.url(), true)));
   }
 
   /**
@@ -107,94 +295,46 @@ public final class Service {
    * @param call what to send
    * @return the reply, whatever its status
    * @throws NoReply if no whole reply came: refused, too slow, cut off, too large, not HTTP
+   * @throws NotSent if the environment is read-only or credentials could not be fetched
    * @throws IllegalArgumentException if the call makes no valid address or its body cannot be written
    */
   public Reply send(Call call) {
-    Surroundings current = surroundings.now();
-    CaseRecorder recorder = current.recorder();
-    WireRequest request = request(call, recorder);
-    Duration deadline =
-        call.options().deadline() == null ? profile.deadline() : call.options().deadline();
-    Exchange exchange = exchange(call, request, current, deadline);
-    Reply reply = new Reply(exchange, replyOf(exchange), profile.mapping(), recorder);
-    noteUndo(call, reply, exchange);
-    return reply;
+    return new Sender(profile, surroundings.now()).send(call);
   }
 
-  private Exchange exchange(
-      Call call, WireRequest request, Surroundings current, Duration deadline) {
-    Instant sentAt = Instant.now();
-    long start = System.nanoTime();
-    try {
-      WireReply reply = current.transport().send(request, deadline);
-      Duration took = Duration.ofNanos(System.nanoTime() - start);
-      Exchange exchange = new Exchange(call.options().name(), request, reply, sentAt, took, null);
-      current.recorder().ended(exchange);
-      return exchange;
-    } catch (TransportFault e) {
-      Duration took = Duration.ofNanos(System.nanoTime() - start);
-      String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)";
-      Exchange exchange =
-          new Exchange(call.options().name(), request, null, sentAt, took, sentence);
-      current.recorder().ended(exchange);
-      throw new NoReply(exchange.line() + " got no reply: " + sentence, e);
-    }
+  /**
+   * Walks a list that comes in pages, up to 1,000 of them.
+   *
+   * @param first the call for the first page
+   * @param next says how the next one is found
+   * @return all pages
+   * @throws NoReply if a page does not come
+   * @throws IllegalStateException if there are more pages, or a page was asked for before
+   */
+  public Pages pages(Call first, NextPage next) {
+    return pages(first, next, Pages.MOST);
   }
 
-  private static WireReply replyOf(Exchange exchange) {
-    WireReply reply = exchange.reply();
-    if (reply == null) {
-      throw new IllegalStateException("an exchange without a fault has a reply");
-    }
-    return reply;
+  /**
+   * Walks a list that comes in pages.
+   *
+   * @param first the call for the first page
+   * @param next says how the next one is found
+   * @param most how many pages there may be; 1 or more
+   * @return all pages
+   * @throws NoReply if a page does not come
+   * @throws IllegalStateException if there are more pages, or a page was asked for before
+   */
+  public Pages pages(Call first, NextPage next, int most) {
+    return Pages.walked(this, first, next, most);
   }
 
-  private WireRequest request(Call call, CaseRecorder recorder) {
-    JsonMapping mapping = profile.mapping();
-    return new WireRequest(
-        call.method(),
-        call.address().resolve(profile.url(), mapping),
-        headers(call, recorder).with(call.headers()),
-        call.body().bytes(mapping));
+  private Security security() {
+    return profile.terms().security();
   }
 
-  /** What goes with every call; the call's own headers replace any of these. */
-  private Headers headers(Call call, CaseRecorder recorder) {
-    List<Header> fields = new ArrayList<>();
-    fields.add(new Header("User-Agent", USER_AGENT));
-    String type = call.body().contentType();
-    if (type != null) {
-      fields.add(new Header("Content-Type", type));
-    }
-    Secret token =
-        call.options().bearer() == null ? profile.bearer() : call.options().bearer();
-    if (token != null) {
-      recorder.secret(token.reveal());
-      fields.add(new Header("Authorization", "Bearer " + token.reveal()));
-    }
-    recorder.marker().ifPresent(marker -> fields.add(new Header(CASE_HEADER, marker)));
-    return new Headers(fields).with(profile.headers());
-  }
-
-  private void noteUndo(Call call, Reply reply, Exchange exchange) {
-    Function<Reply, Call> undo = call.options().undo();
-    int status = replyOf(exchange).status();
-    if (undo != null && status >= 200 && status < 300) {
-      surroundings.now().recorder().undoNoted(undoOf(call, reply, undo));
-    }
-  }
-
-  private Undo undoOf(Call call, Reply reply, Function<Reply, Call> undo) {
-    try {
-      Call back = undo.apply(reply);
-      Call credited = back.options().bearer() == null
-          ? back.with(back.options().bearer(call.options().bearer()))
-          : back;
-      WireRequest request = request(credited, surroundings.now().recorder());
-      return new PlannedUndo(request, surroundings.now().transport());
-    } catch (RuntimeException | AssertionError e) {
-      return new BrokenUndo(call.method() + " " + call.address().template(), e);
-    }
+  private Service as(Security.Identity who) {
+    return with(profile.terms(profile.terms().securedBy(security().as(who))));
   }
 
   private Service with(Profile changed) {

@@ -35,9 +35,19 @@ public record Resources(ClassLoader loader, @Nullable Path folder) {
    * @throws IllegalArgumentException if there is no such file, with every place searched
    */
   public String text(String name) {
+    return new String(bytes(name), StandardCharsets.UTF_8);
+  }
+
+  /**
+   * Reads a file.
+   *
+   * @param name a name relative to the class path or the settings folder, or an absolute one
+   * @return its bytes
+   * @throws IllegalArgumentException if there is no such file, with every place searched
+   */
+  public byte[] bytes(String name) {
     try {
-      Optional<byte[]> bytes = read(name);
-      return new String(bytes.orElseThrow(() -> missing(name)), StandardCharsets.UTF_8);
+      return read(name).orElseThrow(() -> missing(name));
     } catch (IOException e) {
       throw new UncheckedIOException("the file " + name + " cannot be read: " + e.getMessage(), e);
     }

@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.StreamWriteFeature;
@@ -16,9 +17,9 @@ import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.cfg.DateTimeFeature;
 import tools.jackson.databind.introspect.AnnotationIntrospectorPair;
-import tools.jackson.databind.introspect.JacksonAnnotationIntrospector;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.BooleanNode;
 import tools.jackson.databind.node.IntNode;
@@ -44,26 +45,37 @@ public final class JsonMapping {
   /** How the mapper says that a name is repeated; its own check is cheaper than the parser's. */
   private static final Pattern TWICE = Pattern.compile("Duplicate \\w+ [\"'](.*?)[\"'] for");
 
-  private static final JsonMapping STANDARD = new JsonMapping();
+  private static final JsonMapping STANDARD = new JsonMapping(standardMapper(), secret -> {});
 
   private final JsonMapper mapper;
+  private final Consumer<String> secrets;
 
-  private JsonMapping() {
-    mapper = JsonMapper.builder(
-            JsonFactory.builder().streamReadConstraints(LIMITS).build())
-        .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
-        .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
-        .enable(
-            DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS,
-            DeserializationFeature.FAIL_ON_READING_DUP_TREE_KEY)
-        .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
-        .disable(
-            MapperFeature.ALLOW_COERCION_OF_SCALARS, MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
-        .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE)
-        .annotationIntrospector(AnnotationIntrospectorPair.pair(
-            new KeyIntrospector(), new JacksonAnnotationIntrospector()))
-        .addModule(SecretModule.make(this))
+  private JsonMapping(JsonMapper mapper, Consumer<String> secrets) {
+    this.mapper = mapper;
+    this.secrets = secrets;
+  }
+
+  private static JsonMapper standardMapper() {
+    return withOwnTypes(JsonMapper.builder(
+                JsonFactory.builder().streamReadConstraints(LIMITS).build())
+            .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
+            .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
+            .enable(
+                DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS,
+                DeserializationFeature.FAIL_ON_READING_DUP_TREE_KEY)
+            .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+            .disable(
+                MapperFeature.ALLOW_COERCION_OF_SCALARS,
+                MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+            .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE))
         .build();
+  }
+
+  private static JsonMapper.Builder withOwnTypes(JsonMapper.Builder builder) {
+    return builder
+        .annotationIntrospector(AnnotationIntrospectorPair.pair(
+            new KeyIntrospector(), builder.annotationIntrospector()))
+        .addModule(SecretModule.make());
   }
 
   /**
@@ -73,6 +85,31 @@ public final class JsonMapping {
    */
   public static JsonMapping standard() {
     return STANDARD;
+  }
+
+  /**
+   * A mapping by a mapper of one's own, which keeps its own rules; secrets, {@link Key} records and
+   * payloads travel as they do by the standard one.
+   *
+   * @param own the mapper; it is copied, not changed
+   * @return the mapping
+   */
+  public static JsonMapping of(JsonMapper own) {
+    return new JsonMapping(withOwnTypes(own.rebuild()).build(), secret -> {});
+  }
+
+  /**
+   * This mapping with somebody who hears of every secret that is written or read.
+   *
+   * @param listener hears the text of each {@link Secret}
+   * @return the mapping
+   */
+  public JsonMapping hearing(Consumer<String> listener) {
+    return new JsonMapping(mapper, listener);
+  }
+
+  void hear(String secret) {
+    secrets.accept(secret);
   }
 
   /**
@@ -97,7 +134,7 @@ public final class JsonMapping {
       return scalar;
     }
     try {
-      return mapper.valueToTree(value);
+      return writer().valueToTree(value);
     } catch (JacksonException e) {
       throw new IllegalArgumentException(
           "a value of type " + value.getClass().getName() + " cannot be written as JSON: "
@@ -137,20 +174,29 @@ public final class JsonMapping {
   }
 
   /**
+   * Reads a document piece by piece.
+   *
+   * @param text the whole document
+   * @return a parser before its first token
+   */
+  public JsonParser parser(String text) {
+    return mapper.createParser(text);
+  }
+
+  /**
    * Reads a value from a tree.
    *
    * @param <T> the type wanted
    * @param node the tree; not missing
    * @param type the type wanted
-   * @param secrets hears the text of every {@link Secret} that is made on the way
    * @return the value; null only where the tree is JSON's null
    * @throws TypeMismatch if the tree does not fit the type, naming the value and the type
    */
-  public <T> T read(JsonNode node, Class<T> type, Consumer<String> secrets) {
+  public <T> T read(JsonNode node, Class<T> type) {
     try {
       return mapper
           .readerFor(mapper.constructType(type))
-          .withAttribute(SecretModule.LISTENER, secrets)
+          .withAttribute(SecretModule.MAPPING, this)
           .readValue(node);
     } catch (JacksonException e) {
       throw new TypeMismatch(misfit(node, type, e));
@@ -174,7 +220,7 @@ public final class JsonMapping {
    * @return the bytes
    */
   public byte[] writeBytes(@Nullable Object value) {
-    return mapper.writeValueAsBytes(value instanceof JsonSource ? tree(value) : value);
+    return writer().writeValueAsBytes(value instanceof JsonSource ? tree(value) : value);
   }
 
   /**
@@ -185,6 +231,10 @@ public final class JsonMapping {
    */
   public JsonGenerator generator(OutputStream stream) {
     return mapper.writer().without(StreamWriteFeature.AUTO_CLOSE_TARGET).createGenerator(stream);
+  }
+
+  private ObjectWriter writer() {
+    return mapper.writer().withAttribute(SecretModule.MAPPING, this);
   }
 
   /** The commonest values without the machinery. */

@@ -41,6 +41,18 @@ public final class JsonPath {
   }
 
   /**
+   * Whether the first step of the path is a member of that name.
+   *
+   * @param name the name
+   * @return true if it is
+   */
+  public boolean beginsWith(String name) {
+    return !selectors.isEmpty()
+        && selectors.get(0) instanceof Selector.Name first
+        && first.name().equals(name);
+  }
+
+  /**
    * Everything the path finds, in document order.
    *
    * @param root the whole document

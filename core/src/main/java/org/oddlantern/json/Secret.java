@@ -1,6 +1,8 @@
 package org.oddlantern.json;
 
 import java.util.Objects;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.SecretListener;
 
 /**
  * A value that is used but never shown: it prints as {@code ***}, and its text is hidden wherever it
@@ -14,9 +16,12 @@ import java.util.Objects;
 public final class Secret {
 
   private final String text;
+  private final String variable;
 
-  private Secret(String text) {
-    this.text = text;
+  private Secret(String text, String variable) {
+    this.text = Objects.requireNonNull(text, "text: a secret needs a text to hide");
+    this.variable = variable;
+    CurrentCase.part(SecretListener.class).ifPresent(listener -> listener.learn(text, variable));
   }
 
   /**
@@ -26,7 +31,28 @@ public final class Secret {
    * @return the secret
    */
   public static Secret of(String text) {
-    return new Secret(Objects.requireNonNull(text, "text: a secret needs a text to hide"));
+    return new Secret(text, "");
+  }
+
+  /**
+   * Wraps the text of an environment variable; command lines that repeat a call then show {@code
+   * $NAME} in its stead.
+   *
+   * @param variable the name of the environment variable
+   * @param text what is to be hidden; never null
+   * @return the secret
+   */
+  public static Secret ofVariable(String variable, String text) {
+    return new Secret(text, variable);
+  }
+
+  /**
+   * The environment variable that holds the text.
+   *
+   * @return its name; empty if there is none
+   */
+  public String variable() {
+    return variable;
   }
 
   /**

@@ -1,6 +1,6 @@
 package org.oddlantern.json;
 
-import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
@@ -12,15 +12,20 @@ import tools.jackson.databind.ser.std.StdSerializer;
 /** Lets secrets and JSON sources travel as what they stand for; tells a listener of secrets read. */
 final class SecretModule {
 
-  static final Object LISTENER = SecretModule.class;
+  /** The attribute that holds the mapping at work. */
+  static final Object MAPPING = SecretModule.class;
 
   private SecretModule() {}
 
-  static SimpleModule make(JsonMapping mapping) {
+  static SimpleModule make() {
     return new SimpleModule("odd-lantern")
         .addSerializer(Secret.class, new Writing())
-        .addSerializer(JsonSource.class, new Sourcing(mapping))
+        .addSerializer(JsonSource.class, new Sourcing())
         .addDeserializer(Secret.class, new Reading());
+  }
+
+  private static JsonMapping mapping(@Nullable Object attribute) {
+    return attribute instanceof JsonMapping own ? own : JsonMapping.standard();
   }
 
   private static final class Writing extends StdSerializer<Secret> {
@@ -30,21 +35,19 @@ final class SecretModule {
 
     @Override
     public void serialize(Secret value, JsonGenerator generator, SerializationContext context) {
+      mapping(context.getAttribute(MAPPING)).hear(value.reveal());
       generator.writeString(value.reveal());
     }
   }
 
   private static final class Sourcing extends StdSerializer<JsonSource> {
-    private final JsonMapping mapping;
-
-    Sourcing(JsonMapping mapping) {
+    Sourcing() {
       super(JsonSource.class);
-      this.mapping = mapping;
     }
 
     @Override
     public void serialize(JsonSource value, JsonGenerator generator, SerializationContext context) {
-      context.writeTree(generator, value.tree(mapping));
+      context.writeTree(generator, value.tree(mapping(context.getAttribute(MAPPING))));
     }
   }
 
@@ -56,11 +59,7 @@ final class SecretModule {
     @Override
     public Secret deserialize(JsonParser parser, DeserializationContext context) {
       Secret secret = Secret.of(parser.getValueAsString());
-      if (context.getAttribute(LISTENER) instanceof Consumer<?> listener) {
-        @SuppressWarnings("unchecked")
-        Consumer<String> hears = (Consumer<String>) listener;
-        hears.accept(secret.reveal());
-      }
+      mapping(context.getAttribute(MAPPING)).hear(secret.reveal());
       return secret;
     }
   }

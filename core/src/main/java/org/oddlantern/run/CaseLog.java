@@ -1,30 +1,39 @@
 package org.oddlantern.run;
 
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import org.oddlantern.http.Exchange;
 import org.oddlantern.http.UnseenStatus;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.WireReply;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Undo;
+import org.oddlantern.internal.PrintListener;
+import org.oddlantern.internal.SecretListener;
+import org.oddlantern.json.Secret;
 
 /** Everything one attempt of a case did with its services. Thread-safe. */
-final class CaseLog implements CaseRecorder {
+final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
+
+  private static final int MOST_PRINTED = 1 << 20;
 
   private final String marker;
-  private final Consumer<String> secrets;
+  private final SecretListener secrets;
   private final Consumer<Undo> noted;
   private final IdentityHashMap<Exchange, Entry> entries = new IdentityHashMap<>();
   private final List<Entry> inOrder = new ArrayList<>();
   private final List<Undo> undos = new ArrayList<>();
+  private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
   private int verdicts;
   private boolean warned;
 
-  CaseLog(String marker, Consumer<String> secrets, Consumer<Undo> noted) {
+  CaseLog(String marker, SecretListener secrets, Consumer<Undo> noted) {
     this.marker = marker;
     this.secrets = secrets;
     this.noted = noted;
@@ -53,11 +62,12 @@ final class CaseLog implements CaseRecorder {
   }
 
   @Override
-  public synchronized void statusSeen(Exchange exchange) {
+  public synchronized boolean owes(Exchange exchange, Supplier<List<Verdict>> atEnd) {
     Entry entry = entries.get(exchange);
     if (entry != null) {
-      entry.seen = true;
+      entry.atEnd = atEnd;
     }
+    return true;
   }
 
   @Override
@@ -69,22 +79,42 @@ final class CaseLog implements CaseRecorder {
   }
 
   @Override
-  public void secret(String text) {
-    secrets.accept(text);
+  public void secret(Secret secret) {
+    secrets.learn(secret.reveal(), secret.variable());
   }
 
-  /** Error statuses that nobody looked at; each becomes a verdict on its exchange. */
-  synchronized List<String> judgeUnseen() {
-    List<String> unseen = new ArrayList<>();
+  @Override
+  public void learn(String text, String variable) {
+    secrets.learn(text, variable);
+  }
+
+  @Override
+  public synchronized void printed(byte[] bytes, int offset, int length) {
+    printed.write(bytes, offset, Math.min(length, Math.max(0, MOST_PRINTED - printed.size())));
+  }
+
+  /** What the case printed; the beginning, if it is very long. */
+  synchronized String printing() {
+    String text = printed.toString(StandardCharsets.UTF_8);
+    return printed.size() < MOST_PRINTED ? text : text + "\n... cut after a mebibyte";
+  }
+
+  /** Asks for what is due at the end: verdicts that nobody has asked for. Tells what does not hold. */
+  synchronized List<String> settle() {
+    List<String> broken = new ArrayList<>();
     for (Entry entry : inOrder) {
+      List<Verdict> due = entry.atEnd.get();
+      entry.atEnd = List::of;
       WireReply reply = entry.exchange.reply();
-      if (reply != null && reply.status() >= 400 && !entry.seen) {
-        entry.seen = true;
-        entry.verdicts.add(0, UnseenStatus.verdict(reply));
-        unseen.add(entry.exchange.line() + ", answered " + reply.statusLine());
+      entry.verdicts.addAll(0, due);
+      for (Verdict verdict : due) {
+        if (!verdict.holds() && reply != null) {
+          broken.add("%s, answered %s: %s"
+              .formatted(entry.exchange.line(), reply.statusLine(), UnseenStatus.words(verdict)));
+        }
       }
     }
-    return unseen;
+    return broken;
   }
 
   synchronized boolean checkedSomething() {
@@ -101,16 +131,18 @@ final class CaseLog implements CaseRecorder {
 
   synchronized List<ExchangeRecord> records(Recording recording) {
     inOrder.forEach(entry -> recording.learn(entry.exchange));
-    return inOrder.stream()
-        .map(entry -> recording.record(entry.exchange, entry.verdicts))
-        .toList();
+    List<ExchangeRecord> records = new ArrayList<>(inOrder.size());
+    for (Entry entry : inOrder) {
+      records.add(recording.record(entry.exchange, entry.verdicts));
+    }
+    return records;
   }
 
   /** An exchange and what was asked of its reply. */
   private static final class Entry {
     private final Exchange exchange;
     private final List<Verdict> verdicts = new ArrayList<>();
-    private boolean seen;
+    private Supplier<List<Verdict>> atEnd = List::of;
 
     Entry(Exchange exchange) {
       this.exchange = exchange;

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param tookMicros microseconds it took
  * @param exchanges its calls in order
  * @param problem what ended it; null if it passed
+ * @param printed what it printed; may be empty
  */
 public record CaseRecord(
     String id,
@@ -30,12 +31,14 @@ public record CaseRecord(
     Instant startedAt,
     long tookMicros,
     List<ExchangeRecord> exchanges,
-    @Nullable ProblemRecord problem) {
+    @Nullable ProblemRecord problem,
+    String printed) {
 
   /** What is absent in a journal is empty here. */
   public CaseRecord {
     marks = marks == null ? List.of() : List.copyOf(marks);
     exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
+    printed = printed == null ? "" : printed;
   }
 
   /**
@@ -52,6 +55,17 @@ public record CaseRecord(
   /** This record with other exchanges. */
   CaseRecord withExchanges(List<ExchangeRecord> others) {
     return new CaseRecord(
-        id, suite, title, place, order, outcome, marks, startedAt, tookMicros, others, problem);
+        id,
+        suite,
+        title,
+        place,
+        order,
+        outcome,
+        marks,
+        startedAt,
+        tookMicros,
+        others,
+        problem,
+        printed);
   }
 }

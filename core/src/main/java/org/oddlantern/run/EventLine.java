@@ -89,6 +89,7 @@ record EventLine(JsonGenerator out) {
     if (one.problem() != null) {
       write(one.problem());
     }
+    text("printed", one.printed());
     out.writeEndObject();
   }
 
@@ -120,6 +121,7 @@ record EventLine(JsonGenerator out) {
       exchange.verdicts().forEach(this::write);
       out.writeEndArray();
     }
+    texts("variables", exchange.variables());
     out.writeEndObject();
   }
 
@@ -168,6 +170,21 @@ record EventLine(JsonGenerator out) {
     out.writeNumberProperty("bytes", body.bytes());
     text("text", body.text());
     text("file", body.file());
+    if (!body.parts().isEmpty()) {
+      out.writeArrayPropertyStart("parts");
+      body.parts().forEach(this::write);
+      out.writeEndArray();
+    }
+    out.writeEndObject();
+  }
+
+  private void write(BodyRecord.Part part) {
+    out.writeStartObject();
+    text("name", part.name());
+    text("fileName", part.fileName());
+    text("contentType", part.contentType());
+    out.writeNumberProperty("bytes", part.bytes());
+    text("text", part.text());
     out.writeEndObject();
   }
 

@@ -22,6 +22,8 @@ import org.oddlantern.http.Verdict;
  * @param tookMicros microseconds until the last byte
  * @param fault why there is no reply, or null
  * @param verdicts the checks made on the reply
+ * @param variables for each secret hidden in address, headers and body sent, in order, the environment
+ *     variable it came from or an empty text; empty if there is none such
  */
 public record ExchangeRecord(
     String name,
@@ -36,7 +38,8 @@ public record ExchangeRecord(
     Instant sentAt,
     long tookMicros,
     @Nullable String fault,
-    List<Verdict> verdicts) {
+    List<Verdict> verdicts,
+    List<String> variables) {
 
   /** What is absent in a journal is empty here. */
   public ExchangeRecord {
@@ -47,6 +50,7 @@ public record ExchangeRecord(
     requestHeaders = requestHeaders == null ? List.of() : List.copyOf(requestHeaders);
     replyHeaders = replyHeaders == null ? List.of() : List.copyOf(replyHeaders);
     verdicts = verdicts == null ? List.of() : List.copyOf(verdicts);
+    variables = variables == null ? List.of() : List.copyOf(variables);
   }
 
   /**
@@ -70,7 +74,8 @@ public record ExchangeRecord(
   }
 
   /**
-   * A command line for a POSIX shell that repeats the call; secrets stand as {@code $SECRET}.
+   * A command line for a POSIX shell that repeats the call; secrets stand as
+   * environment variables.
    *
    * @return the command line
    */
@@ -108,6 +113,7 @@ public record ExchangeRecord(
         sentAt,
         tookMicros,
         fault,
-        verdicts);
+        verdicts,
+        variables);
   }
 }

@@ -71,7 +71,7 @@ public record Journal(Path file) {
               .formatted(file, format, RunEvent.Started.FORMAT));
     }
     try {
-      events.accept(JsonMapping.standard().read(tree, RunEvent.class, secret -> {}));
+      events.accept(JsonMapping.standard().read(tree, RunEvent.class));
     } catch (TypeMismatch e) {
       throw new IOException(file + ", line " + number + ": " + e.getMessage(), e);
     }

@@ -88,7 +88,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     Path target = folder(file).resolve(name);
     Files.createDirectories(folder(target));
     Files.writeString(target, text);
-    return new BodyRecord(body.bytes(), null, name);
+    return new BodyRecord(body.bytes(), null, name, List.of());
   }
 
   private static Path folder(Path file) throws IOException {

@@ -1,21 +1,16 @@
 package org.oddlantern.run;
 
-import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashSet;
+import java.util.Base64;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
 import org.oddlantern.http.Header;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.JsonPath;
-import org.oddlantern.json.NotJson;
-import tools.jackson.databind.JsonNode;
 
 /**
  * Hides secrets in everything that leaves the runner. It knows the headers and paths that are named,
@@ -25,126 +20,161 @@ final class Masker {
 
   static final String MASK = "***";
 
-  private static final int SHORTEST = 4;
   private static final List<String> CREDENTIALS = List.of("authorization", "proxy-authorization");
+  private static final int TOKEN_LENGTH = 16;
+  private static final Pattern USER = Pattern.compile("(?<=://)[^/@?#]*(?=@)");
+  private static final Pattern COOKIE = Pattern.compile("(?<==)[^;]*");
 
   private final Set<String> headers = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
   private final Map<String, Boolean> named = new ConcurrentHashMap<>();
-  private final Set<String> anywhere = new HashSet<>();
-  private final List<JsonPath> paths;
-  private volatile List<String> texts = List.of();
+  private final SecretTexts texts = new SecretTexts();
+  private final NamedPlaces places;
 
   /** A masker for what the settings name: headers, {@code $.name} at any depth, other paths. */
   Masker(List<String> mask) {
-    headers.addAll(CREDENTIALS);
-    List<JsonPath> exact = new ArrayList<>();
     for (String entry : mask) {
       if (!entry.startsWith("$")) {
         headers.add(entry);
-      } else if (isOneName(JsonPath.of(entry))) {
-        anywhere.add((String) JsonPath.of(entry).steps().get(0));
-      } else {
-        exact.add(JsonPath.of(entry));
       }
     }
-    paths = List.copyOf(exact);
+    places = new NamedPlaces(mask, headers);
+    headers.addAll(CREDENTIALS);
   }
 
-  private static boolean isOneName(JsonPath path) {
-    return path.isSingular() && path.steps().size() == 1 && path.steps().get(0) instanceof String;
+  /** Hides a text from now on, in every form; a very short one cannot be. */
+  void learn(String secret, String variable) {
+    texts.learn(secret, variable);
   }
 
-  /** Hides a text from now on, as it is, JSON-escaped and percent-encoded; very short ones cannot be. */
-  synchronized void learn(String secret) {
-    if (secret.length() < SHORTEST || texts.contains(secret)) {
-      return;
-    }
-    List<String> more = new ArrayList<>(texts);
-    String quoted = JsonMapping.standard().write(secret);
-    for (String form : List.of(secret, quoted.substring(1, quoted.length() - 1), percent(secret))) {
-      if (!more.contains(form)) {
-        more.add(form);
-      }
-    }
-    more.sort(Comparator.comparingInt(String::length).reversed());
-    texts = List.copyOf(more);
-  }
-
-  /** Learns what stands in the headers that are named. */
+  /** Learns what stands in the headers that are named, and in cookies that look like tokens. */
   void learn(List<Header> fields) {
     for (Header field : fields) {
       if (isNamed(field.name())) {
-        learn(field.value());
-        learn(credentials(field.value()));
+        learn(field.value(), "");
+        learn(credentials(field.value()), "");
+        learnPassword(field.value());
+      } else if (isCookie(field.name())) {
+        learnCookies(field);
       }
     }
+  }
+
+  /** Learns what stands at the named places of an address. */
+  void learnAddress(String address) {
+    places.inForm(address).forEach(hidden -> learn(hidden.value(), ""));
+  }
+
+  /** Learns what stands at the named places of a body. */
+  void learnBody(String contentType, String body) {
+    hidden(contentType, body).forEach(hidden -> learn(hidden.value(), ""));
   }
 
   /** Whether bodies have to be looked at for secrets. */
   boolean looksIntoBodies() {
-    return !paths.isEmpty() || !anywhere.isEmpty();
-  }
-
-  /** Learns what stands in a body at the places that are named. */
-  void learnBody(String body) {
-    if (paths.isEmpty() && (anywhere.isEmpty() || anywhere.stream().noneMatch(body::contains))) {
-      return;
-    }
-    try {
-      JsonNode root = JsonMapping.standard().parse(body);
-      paths.forEach(path -> path.find(root).forEach(found -> learnValue(found.value())));
-      learnNamed(root);
-    } catch (NotJson e) {
-      // no places to look at: what is secret elsewhere is hidden all the same
-    }
+    return !places.isEmpty();
   }
 
   String text(String text) {
-    String masked = text;
-    for (String secret : texts) {
-      if (masked.contains(secret)) {
-        masked = masked.replace(secret, MASK);
-      }
-    }
-    return masked;
+    return texts.masked(text);
   }
 
-  Header header(Header field) {
+  String address(String address, List<String> variables) {
+    String masked = cut(address, places.inForm(address), "");
+    if (masked.indexOf('@') >= 0) {
+      masked = USER.matcher(masked).replaceAll(MASK);
+    }
+    return texts.masked(masked, variables);
+  }
+
+  String body(String contentType, String body, List<String> variables) {
+    return texts.masked(
+        places.isEmpty()
+            ? body
+            : cut(body, hidden(contentType, body), isForm(contentType) ? "" : "\""),
+        variables);
+  }
+
+  Header header(Header field, List<String> variables) {
+    if (isCookie(field.name())) {
+      return new Header(field.name(), cookies(field));
+    }
+    String masked = texts.masked(field.value(), variables);
     if (!isNamed(field.name())) {
-      String masked = text(field.value());
       return masked.equals(field.value()) ? field : new Header(field.name(), masked);
     }
     String scheme = field
         .value()
         .substring(0, field.value().length() - credentials(field.value()).length());
+    if (masked.equals(field.value())) {
+      variables.add("");
+    }
     return new Header(field.name(), scheme + MASK);
   }
 
   Finding finding(Finding finding) {
-    if (texts.isEmpty()) {
-      return finding;
-    }
+    boolean hidden = places.isNamed(finding.where());
     return new Finding(
         text(finding.where()),
-        text(finding.wanted()),
-        text(finding.got()),
-        finding.hints().stream().map(this::text).toList());
+        hidden ? MASK : text(finding.wanted()),
+        hidden && !finding.got().startsWith("nothing") ? MASK : text(finding.got()),
+        hidden ? List.of() : finding.hints().stream().map(this::text).toList());
   }
 
-  private void learnNamed(JsonNode node) {
-    node.properties().forEach(member -> {
-      if (anywhere.contains(member.getKey())) {
-        learnValue(member.getValue());
+  private List<NamedPlaces.Hidden> hidden(String contentType, String body) {
+    return isForm(contentType) ? places.inForm(body) : places.inJson(body);
+  }
+
+  private static boolean isForm(String contentType) {
+    return contentType.toLowerCase(Locale.ROOT).startsWith("application/x-www-form-urlencoded");
+  }
+
+  private static String cut(String text, List<NamedPlaces.Hidden> pieces, String quote) {
+    if (pieces.isEmpty()) {
+      return text;
+    }
+    StringBuilder cut = new StringBuilder();
+    int done = 0;
+    for (NamedPlaces.Hidden piece : pieces) {
+      if (piece.end() > piece.start()) {
+        cut.append(text, done, piece.start()).append(quote).append(MASK).append(quote);
+        done = piece.end();
       }
-    });
-    node.values().forEach(this::learnNamed);
+    }
+    return cut.append(text, done, text.length()).toString();
   }
 
-  private void learnValue(JsonNode value) {
-    if (value.isContainer()) {
-      value.values().forEach(this::learnValue);
-    } else if (value.isString() || value.isNumber()) {
-      learn(value.asString());
+  private static boolean isCookie(String header) {
+    return header.equalsIgnoreCase("Cookie") || header.equalsIgnoreCase("Set-Cookie");
+  }
+
+  /** Every cookie of the request, the first pair of a line that sets one. */
+  private static String cookies(Header field) {
+    return field.name().equalsIgnoreCase("Cookie")
+        ? COOKIE.matcher(field.value()).replaceAll(MASK)
+        : COOKIE.matcher(field.value()).replaceFirst(MASK);
+  }
+
+  private void learnCookies(Header field) {
+    String[] pairs = field.value().split(";", -1);
+    int count = field.name().equalsIgnoreCase("Cookie") ? pairs.length : 1;
+    for (int i = 0; i < count; i++) {
+      String value = pairs[i].substring(pairs[i].indexOf('=') + 1).trim();
+      if (value.length() >= TOKEN_LENGTH) {
+        learn(value, "");
+      }
+    }
+  }
+
+  /** The password in Basic credentials (RFC 7617). */
+  private void learnPassword(String value) {
+    if (value.regionMatches(true, 0, "Basic ", 0, 6)) {
+      try {
+        String pair = new String(
+            Base64.getDecoder().decode(credentials(value).trim()), StandardCharsets.UTF_8);
+        learn(pair.substring(pair.indexOf(':') + 1), "");
+      } catch (IllegalArgumentException e) {
+        // broken on purpose, maybe; it is hidden as it is
+      }
     }
   }
 
@@ -155,9 +185,5 @@ final class Masker {
   /** What follows the scheme of an Authorization header (RFC 9110, section 11.4). */
   private static String credentials(String value) {
     return value.substring(value.indexOf(' ') + 1);
-  }
-
-  private static String percent(String text) {
-    return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20");
   }
 }

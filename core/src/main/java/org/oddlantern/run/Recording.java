@@ -1,12 +1,20 @@
 package org.oddlantern.run;
 
+import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.Content;
+import org.oddlantern.http.ContentPart;
 import org.oddlantern.http.Exchange;
+import org.oddlantern.http.Header;
 import org.oddlantern.http.Headers;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.WireReply;
@@ -14,6 +22,9 @@ import org.oddlantern.http.WireRequest;
 
 /** Turns exchanges into records: secrets masked, bodies as text. The door through which they leave. */
 final class Recording {
+
+  private static final Pattern CHARSET =
+      Pattern.compile("charset\\s*=\\s*\"?([^\\s;\"]+)", Pattern.CASE_INSENSITIVE);
 
   private final Masker masker;
 
@@ -23,76 +34,146 @@ final class Recording {
 
   /** Learns the secrets of an exchange; to be called for all exchanges of a case before one is recorded. */
   void learn(Exchange exchange) {
-    masker.learn(exchange.request().headers().fields());
-    learnBody(exchange.request().headers(), exchange.request().body());
+    WireRequest request = exchange.request();
+    masker.learn(request.headers().fields());
     WireReply reply = exchange.reply();
     if (reply != null) {
       masker.learn(reply.headers().fields());
-      learnBody(reply.headers(), reply.body());
+    }
+    if (masker.looksIntoBodies()) {
+      masker.learnAddress(request.uri().toString());
+      learnBody(request.headers(), inMemory(request.body()));
+      if (reply != null) {
+        learnBody(reply.headers(), reply.body());
+      }
     }
   }
 
   ExchangeRecord record(Exchange exchange, List<Verdict> verdicts) {
     WireRequest request = exchange.request();
     WireReply reply = exchange.reply();
-    Headers sent = masked(request.headers());
-    BodyRecord body = body(request.headers(), request.body());
-    String url = masker.text(request.uri().toString());
+    List<String> variables = new ArrayList<>();
+    String url = masker.address(request.uri().toString(), variables);
+    List<Header> sent = masked(request.headers(), variables);
+    BodyRecord body = sent(request, variables);
+    List<String> ignored = new ArrayList<>();
     return new ExchangeRecord(
         masker.text(exchange.name()),
         request.method(),
         url,
-        sent.fields(),
+        sent,
         body,
         reply == null ? 0 : reply.status(),
         reply == null ? "" : masker.text(reply.reason()),
-        reply == null ? List.of() : masked(reply.headers()).fields(),
-        reply == null ? BodyRecord.NONE : body(reply.headers(), reply.body()),
+        reply == null ? List.of() : masked(reply.headers(), ignored),
+        reply == null ? BodyRecord.NONE : body(reply.headers(), reply.body(), ignored),
         exchange.sentAt(),
         exchange.took().toNanos() / 1_000,
-        masked(exchange.fault()),
-        verdicts.stream().map(this::masked).toList());
+        exchange.fault() == null ? null : masker.text(exchange.fault()),
+        masked(verdicts),
+        variables.stream().allMatch(String::isEmpty) ? List.of() : variables);
   }
 
-  private @Nullable String masked(@Nullable String text) {
-    return text == null ? null : masker.text(text);
+  private List<Header> masked(Headers headers, List<String> variables) {
+    List<Header> masked = new ArrayList<>(headers.fields().size());
+    for (Header field : headers.fields()) {
+      masked.add(masker.header(field, variables));
+    }
+    return masked;
   }
 
-  private Headers masked(Headers headers) {
-    return new Headers(headers.fields().stream().map(masker::header).toList());
-  }
-
-  private Verdict masked(Verdict verdict) {
-    return new Verdict(
-        masker.text(verdict.check()),
-        verdict.warning(),
-        verdict.findings().stream().map(masker::finding).toList());
+  private List<Verdict> masked(List<Verdict> verdicts) {
+    List<Verdict> masked = new ArrayList<>(verdicts.size());
+    for (Verdict verdict : verdicts) {
+      masked.add(new Verdict(
+          masker.text(verdict.check()),
+          verdict.warning(),
+          verdict.holds()
+              ? List.of()
+              : verdict.findings().stream().map(masker::finding).toList()));
+    }
+    return masked;
   }
 
   private void learnBody(Headers headers, byte[] bytes) {
-    String text = masker.looksIntoBodies() ? decoded(headers, bytes) : null;
+    String text = decoded(type(headers), bytes);
     if (text != null) {
-      masker.learnBody(text);
+      masker.learnBody(type(headers), text);
     }
   }
 
-  private BodyRecord body(Headers headers, byte[] bytes) {
-    String text = decoded(headers, bytes);
-    return bytes.length == 0 ? BodyRecord.NONE : new BodyRecord(bytes.length, masked(text), null);
+  private BodyRecord sent(WireRequest request, List<String> variables) {
+    Content body = request.body();
+    if (!body.parts().isEmpty()) {
+      return new BodyRecord(body.length(), null, null, parts(body, variables));
+    }
+    return body.isStreamed()
+        ? new BodyRecord(body.length(), null, null, List.of())
+        : body(request.headers(), inMemory(body), variables);
+  }
+
+  private List<BodyRecord.Part> parts(Content body, List<String> variables) {
+    List<BodyRecord.Part> parts = new ArrayList<>();
+    for (ContentPart part : body.parts()) {
+      String text = part.content().isStreamed()
+          ? null
+          : decoded(part.contentType(), inMemory(part.content()));
+      parts.add(new BodyRecord.Part(
+          masker.text(part.name()),
+          masker.text(part.fileName()),
+          part.contentType(),
+          part.content().length(),
+          text == null ? null : masker.body(part.contentType(), text, variables)));
+    }
+    return parts;
+  }
+
+  private BodyRecord body(Headers headers, byte[] bytes, List<String> variables) {
+    if (bytes.length == 0) {
+      return BodyRecord.NONE;
+    }
+    String text = decoded(type(headers), bytes);
+    return new BodyRecord(
+        bytes.length,
+        text == null ? null : masker.body(type(headers), text, variables),
+        null,
+        List.of());
+  }
+
+  private static byte[] inMemory(Content content) {
+    if (content.isStreamed()) {
+      return new byte[0];
+    }
+    try {
+      return content.bytes();
+    } catch (IOException e) {
+      return new byte[0]; // it was sent, so it could be read; a report must not stop the run
+    }
+  }
+
+  private static String type(Headers headers) {
+    return headers.first("Content-Type").orElse("");
   }
 
   /** The text of a body; null if it is no text. */
-  private static @Nullable String decoded(Headers headers, byte[] bytes) {
-    String type = headers.first("Content-Type").orElse("").toLowerCase(Locale.ROOT);
+  private static @Nullable String decoded(String contentType, byte[] bytes) {
+    String type = contentType.toLowerCase(Locale.ROOT);
     if (bytes.length == 0 || type.startsWith("image/") || type.contains("octet-stream")) {
       return null;
     }
     try {
-      var charset =
-          type.contains("iso-8859-1") ? StandardCharsets.ISO_8859_1 : StandardCharsets.UTF_8;
-      return charset.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+      return charset(type).newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
     } catch (CharacterCodingException e) {
       return null;
+    }
+  }
+
+  private static Charset charset(String type) {
+    Matcher matcher = CHARSET.matcher(type);
+    try {
+      return matcher.find() ? Charset.forName(matcher.group(1)) : StandardCharsets.UTF_8;
+    } catch (IllegalArgumentException e) {
+      return StandardCharsets.UTF_8;
     }
   }
 }

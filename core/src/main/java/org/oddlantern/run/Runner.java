@@ -12,8 +12,12 @@ import java.util.Map;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Environment;
+import org.oddlantern.config.SettingsValue;
+import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.internal.CurrentCase;
@@ -43,6 +47,8 @@ public final class Runner {
   private final Ledger ledger;
   private final Map<Integer, Attempt> attempts = new HashMap<>();
   private final Map<String, Integer> counts = new LinkedHashMap<>();
+  private final TokenStore tokens = new TokenStore();
+  private String notReady = "";
   private int leftBehind;
 
   /**
@@ -72,6 +78,7 @@ public final class Runner {
     long nanos = System.nanoTime();
     broadcast.tell(started(start));
     try (Transport transport = new PooledTransport()) {
+      notReady = new Readying(order).waited(quiet(transport));
       runAll(transport, broadcast);
     }
     broadcast.tell(new RunEvent.Ended(
@@ -92,7 +99,19 @@ public final class Runner {
         start,
         cases.size(),
         suites,
-        order.plan().warnings());
+        warnings());
+  }
+
+  private List<String> warnings() {
+    List<String> warnings = new ArrayList<>(order.plan().warnings());
+    order.environment().services().forEach((name, service) -> {
+      SettingsValue trust = service.value("trust");
+      if (trust != null && trust.text().equals("any")) {
+        warnings.add("the service '%s' is believed whatever certificate it shows (%s)"
+            .formatted(name, trust.place()));
+      }
+    });
+    return warnings;
   }
 
   private void runAll(Transport transport, Broadcast broadcast) {
@@ -127,7 +146,7 @@ public final class Runner {
             new RunEvent.UndoNoted(definition.id().toString(), masker.text(undo.line()))));
     Instant start = clock.instant();
     long nanos = System.nanoTime();
-    Attempt attempt = attempt(one, new Surroundings(transport, log));
+    Attempt attempt = attempt(one, surroundings(transport, log));
     long micros = (System.nanoTime() - nanos) / 1_000;
     attempts.put(one.order(), attempt);
     CaseRecord record = record(one, attempt, log, start, micros);
@@ -136,7 +155,20 @@ public final class Runner {
     ledger.finished(one, attempt, log.undos()).forEach(entry -> putBack(entry, broadcast));
   }
 
+  private Surroundings surroundings(Transport transport, CaseLog log) {
+    return new Surroundings(
+        transport, log, new CookieJar(), tokens, order.environment().readOnlyReason());
+  }
+
+  /** Where nobody hears: what happens there belongs to no case. */
+  private Surroundings quiet(Transport transport) {
+    return new Surroundings(transport, CaseRecorder.NONE, new CookieJar(), tokens, "");
+  }
+
   private Attempt attempt(PlannedCase one, Surroundings surroundings) {
+    if (!notReady.isEmpty()) {
+      return Attempt.blocked(notReady);
+    }
     for (Map.Entry<Want, Integer> maker : one.makers().entrySet()) {
       Attempt made = attempts.get(maker.getValue());
       if (made != null && made.outcome() != Outcome.PASSED) {
@@ -145,11 +177,10 @@ public final class Runner {
     }
     Attempt attempt = invoke(one, surroundings);
     CaseLog log = (CaseLog) surroundings.recorder();
-    List<String> unseen = log.judgeUnseen();
+    List<String> unseen = log.settle();
     if (attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()) {
       return Attempt.failed(
-          String.join("\n", unseen) + ": an error status that no check asked for",
-          one.definition().position().toString());
+          String.join("\n", unseen), one.definition().position().toString());
     }
     return attempt;
   }
@@ -177,7 +208,8 @@ public final class Runner {
     Thread thread = Thread.currentThread();
     ClassLoader before = thread.getContextClassLoader();
     thread.setContextClassLoader(order.loader());
-    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(surroundings, resources))) {
+    try (CurrentCase.Binding binding =
+        CurrentCase.bind(List.of(surroundings, resources, surroundings.recorder()))) {
       Object value = instances.call(definition);
       if (definition.handsOn() == null) {
         return Attempt.passed(null);
@@ -239,7 +271,8 @@ public final class Runner {
         start,
         micros,
         exchanges,
-        masked(attempt.problem()));
+        masked(attempt.problem()),
+        masker.text(log.printing()));
   }
 
   private @Nullable ProblemRecord masked(@Nullable ProblemRecord problem) {

@@ -83,7 +83,9 @@ class FaultTest {
   @Test
   void isNotHttp() throws IOException {
     try (RawServer server = RawServer.saying("220 mail.example.org ready\r\n\r\n")) {
-      assertFault("the service closed the connection without an HTTP reply", server.address());
+      assertFault(
+          "what came is not HTTP (it begins with '220 mail.example.org ready'); nothing had come until then",
+          server.address());
     }
   }
 
@@ -101,7 +103,8 @@ class FaultTest {
       assertTrue(
           noReply
               .getMessage()
-              .contains("the body is larger than 67108864 bytes, the limit; the rest was not read"),
+              .contains(
+                  "the body is larger than the limit of 67108864 bytes; the rest was not read"),
           noReply.getMessage());
     }
   }

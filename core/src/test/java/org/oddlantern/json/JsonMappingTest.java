@@ -52,10 +52,8 @@ class JsonMappingTest {
     String json =
         "{\"hive\":7,\"made_on\":\"2026-05-01\",\"at\":\"2026-05-01T10:00:00+02:00\",\"price\":1000,\"mood\":\"about-to-swarm\",\"from\":[8]}";
     assertEquals(json, mapping.write(harvest));
-    assertEquals(
-        harvest.at(),
-        mapping.read(mapping.parse(json), Harvest.class, secret -> {}).at());
-    assertEquals(new HiveId(7), mapping.read(mapping.parse("7"), HiveId.class, secret -> {}));
+    assertEquals(harvest.at(), mapping.read(mapping.parse(json), Harvest.class).at());
+    assertEquals(new HiveId(7), mapping.read(mapping.parse("7"), HiveId.class));
     assertEquals("{\"7\":1}", mapping.write(Map.of(new HiveId(7), 1)));
   }
 
@@ -70,7 +68,7 @@ class JsonMappingTest {
   void tellsOfSecretsItReadsAndNeverPrintsThem() {
     List<String> heard = new ArrayList<>();
     Session session =
-        mapping.read(mapping.parse("{\"token\":\"t-4711\"}"), Session.class, heard::add);
+        mapping.hearing(heard::add).read(mapping.parse("{\"token\":\"t-4711\"}"), Session.class);
     assertEquals(List.of("t-4711"), heard);
     assertEquals("Session[token=***]", session.toString());
     assertEquals("{\"token\":\"t-4711\"}", mapping.write(session));
@@ -99,12 +97,11 @@ class JsonMappingTest {
     assertTrue(
         misfit("{\"hive\":\"x\"}", Harvest.class).contains("at [\"hive\"]: "),
         misfit("{\"hive\":\"x\"}", Harvest.class));
-    assertNull(mapping.read(mapping.parse("null"), String.class, secret -> {}));
+    assertNull(mapping.read(mapping.parse("null"), String.class));
   }
 
   private String misfit(String json, Class<?> type) {
-    return assertThrows(
-            TypeMismatch.class, () -> mapping.read(mapping.parse(json), type, secret -> {}))
+    return assertThrows(TypeMismatch.class, () -> mapping.read(mapping.parse(json), type))
         .getMessage();
   }
 }

@@ -43,11 +43,24 @@ public final class RawServer implements AutoCloseable {
     while (!server.isClosed()) {
       try (Socket socket = server.accept()) {
         socket.getInputStream().read(new byte[65_536]);
-        answer.send(socket.getOutputStream());
-        socket.getOutputStream().flush();
+        answer(socket, answer);
       } catch (Exception e) {
         // the peer has gone, or the test is over
       }
     }
+  }
+
+  private static void answer(Socket socket, Answer answer) throws Exception {
+    try {
+      answer.send(socket.getOutputStream());
+      socket.getOutputStream().flush();
+    } catch (Reset e) {
+      socket.setSoLinger(true, 0);
+    }
+  }
+
+  /** Ends an answer with a reset of the connection. */
+  public static final class Reset extends Exception {
+    private static final long serialVersionUID = 1L;
   }
 }

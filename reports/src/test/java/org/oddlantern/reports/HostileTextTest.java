@@ -123,16 +123,17 @@ class HostileTextTest {
         EVIL,
         "GET",
         "http://127.0.0.1/" + "x".repeat(500),
-        List.of(new Header("X-Evil", EVIL.replace("\u0000", ""))),
+        List.of(new Header("X-Evil", EVIL)),
         BodyRecord.NONE,
         200,
         EVIL,
-        List.of(new Header("X-Evil", EVIL.replace("\u0000", ""))),
-        new BodyRecord(12, "{\"label\": 4}", null),
+        List.of(new Header("X-Evil", EVIL)),
+        new BodyRecord(12, "{\"label\": 4}", null, List.of()),
         WHEN,
         3_000,
         null,
-        List.of(new Verdict(EVIL, false, List.of(finding))));
+        List.of(new Verdict(EVIL, false, List.of(finding))),
+        List.of());
     CaseRecord one = new CaseRecord(
         "pack.Suite#one",
         "Suite",
@@ -144,7 +145,8 @@ class HostileTextTest {
         WHEN,
         3_000,
         List.of(exchange),
-        new ProblemRecord("Evil", EVIL, "Suite.java:4", EVIL));
+        new ProblemRecord("Evil", EVIL, "Suite.java:4", EVIL),
+        EVIL);
     return List.of(
         new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, List.of(EVIL)),
         new RunEvent.CaseFinished(one),

@@ -36,7 +36,7 @@ public final class CurrentSurroundings {
 
     synchronized Surroundings surroundings() {
       if (made == null) {
-        made = new Surroundings(new PooledTransport(), CaseRecorder.NONE);
+        made = Surroundings.alone();
       }
       return made;
     }

@@ -4,10 +4,12 @@ import java.net.ConnectException;
 import java.net.SocketException;
 import java.net.UnknownHostException;
 import java.time.Duration;
+import java.util.zip.ZipException;
 import javax.net.ssl.SSLException;
 import org.apache.hc.client5.http.ConnectTimeoutException;
 import org.apache.hc.core5.http.ConnectionClosedException;
 import org.apache.hc.core5.http.HttpException;
+import org.apache.hc.core5.http.MessageConstraintException;
 import org.apache.hc.core5.http.NoHttpResponseException;
 import org.oddlantern.http.WireRequest;
 
@@ -16,51 +18,83 @@ final class FaultWords {
 
   private FaultWords() {}
 
-  static TransportFault fault(
-      Exception e, WireRequest request, Duration deadline, Progress progress) {
-    return new TransportFault(sentence(e, request, deadline, progress), e);
+  static TransportFault fault(Exception e, WireRequest request, Terms terms, Progress progress) {
+    return new TransportFault(sentence(e, request, terms, progress), e);
   }
 
-  private static String sentence(
-      Exception e, WireRequest request, Duration deadline, Progress progress) {
+  private static String sentence(Exception e, WireRequest request, Terms terms, Progress progress) {
     String place = request.uri().getRawAuthority();
     if (progress.isLate()) {
-      return "the deadline of " + seconds(deadline) + " is over; " + progress.received();
+      return "the deadline of " + words(terms.deadline()) + " is over; " + progress.received();
     }
     if (e instanceof UnknownHostException) {
       return "no host is known as '" + request.uri().getHost()
           + "'; check the address of the service";
     }
     if (e instanceof ConnectTimeoutException) {
-      return place + " did not accept a connection within 5 s; check the address and the network";
+      return place + " did not accept a connection within " + words(terms.connect())
+          + "; check the address and the network";
     }
     if (e instanceof ConnectException) {
       return "nothing accepts connections at " + place
           + "; start the service or correct its address";
     }
     if (e instanceof SSLException) {
-      return "no secure connection could be made with " + place + ": " + e.getMessage();
+      return "no secure connection could be made with " + place + ": " + security(e);
     }
     return brokenReply(e, progress);
   }
 
+  private static String security(Exception e) {
+    String reason = String.valueOf(e.getMessage());
+    boolean untrusted = reason.contains("PKIX path") || reason.contains("unable to find valid");
+    return reason
+        + (untrusted
+            ? "; if it is the certificate of a test environment, name its PEM file: trust: certificates/test.pem"
+            : "");
+  }
+
   private static String brokenReply(Exception e, Progress progress) {
+    if (e.getCause() instanceof MessageConstraintException) {
+      return headTooLarge();
+    }
     if (e instanceof Progress.BodyTooLarge) {
-      return e.getMessage() + ", the limit; the rest was not read";
+      return e.getMessage() + "; the rest was not read";
+    }
+    if (e instanceof SilentConnection.TooLong) {
+      return "the reply is longer than it says: " + e.getMessage();
     }
     if (e instanceof NoHttpResponseException) {
       return "the service closed the connection without an HTTP reply";
     }
+    if (e instanceof MessageConstraintException) {
+      return headTooLarge();
+    }
+    if (e instanceof ZipException) {
+      return "the body is not in the content encoding it claims (" + e.getMessage() + "); "
+          + progress.received();
+    }
     if (e instanceof ConnectionClosedException || e instanceof SocketException) {
       return "the connection broke off (" + e.getMessage() + "); " + progress.received();
     }
-    String what = e instanceof HttpException || e.getCause() instanceof HttpException
+    boolean notHttp = e instanceof HttpException || e.getCause() instanceof HttpException;
+    String what = notHttp
         ? "what came is not HTTP"
         : "the exchange failed with " + e.getClass().getSimpleName();
-    return what + " (" + e.getMessage() + "); " + progress.received();
+    return what + reason(notHttp && e.getCause() != null ? e.getCause() : e) + "; "
+        + progress.received();
   }
 
-  private static String seconds(Duration time) {
+  private static String headTooLarge() {
+    return "the head of the reply is too large: more than " + SilentConnection.MOST_HEADERS
+        + " headers, or a line of more than " + SilentConnection.LONGEST_LINE + " bytes";
+  }
+
+  private static String reason(Throwable e) {
+    return e.getMessage() == null ? "" : " (" + e.getMessage() + ")";
+  }
+
+  private static String words(Duration time) {
     return time.toMillis() % 1000 == 0 ? time.toSeconds() + " s" : time.toMillis() + " ms";
   }
 }

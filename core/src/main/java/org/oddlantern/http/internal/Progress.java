@@ -1,29 +1,29 @@
 package org.oddlantern.http.internal;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
 import java.util.Arrays;
-import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
-import org.apache.hc.core5.http.HttpEntity;
-import org.jspecify.annotations.Nullable;
+import java.util.List;
 
 /** How far one exchange has come, for the sentence that says why it ended early. */
 final class Progress {
 
-  /** Bytes of a body, content encodings undone, after which reading stops. */
-  static final int BODY_LIMIT = 64 * 1024 * 1024;
-
   private static final int CHUNK = 8192;
-  private static final int SMALL = 1 << 20;
+  private static final int LARGEST_CHUNK = 1 << 20;
 
+  private final long limit;
   private volatile boolean late;
   private volatile int status;
   private volatile long bytes;
 
-  void cutAtDeadline(HttpUriRequestBase request) {
+  /** Of an exchange whose body may have so many bytes, content encodings undone. */
+  Progress(long limit) {
+    this.limit = limit;
+  }
+
+  void isOverDue() {
     late = true;
-    request.abort();
   }
 
   void statusCame(int code) {
@@ -32,6 +32,10 @@ final class Progress {
 
   boolean isLate() {
     return late;
+  }
+
+  boolean hasBegun() {
+    return status != 0;
   }
 
   /** What had come, in words. */
@@ -43,19 +47,19 @@ final class Progress {
         + " of the body had come until then";
   }
 
-  byte[] readBody(@Nullable HttpEntity entity) throws IOException {
-    if (entity == null) {
-      return new byte[0];
+  /**
+   * Reads a body to its end.
+   *
+   * @param announced its length, or less than 0 if it is not known
+   */
+  byte[] read(InputStream stream, long announced) throws IOException {
+    if (announced > limit) {
+      throw new BodyTooLarge("the Content-Length is " + announced
+          + " bytes, which is more than the limit of " + limit);
     }
-    try (InputStream stream = entity.getContent()) {
-      if (stream == null) {
-        return new byte[0];
-      }
-      long announced = entity.getContentLength();
-      return announced >= 0 && announced <= SMALL
-          ? exactly(stream, (int) announced)
-          : growing(stream);
-    }
+    return announced >= 0 && announced <= LARGEST_CHUNK
+        ? exactly(stream, (int) announced)
+        : growing(stream);
   }
 
   /** Most bodies: the length is known and small, so nothing is copied. */
@@ -72,24 +76,45 @@ final class Progress {
   }
 
   private byte[] growing(InputStream stream) throws IOException {
-    ByteArrayOutputStream body = new ByteArrayOutputStream(CHUNK);
+    List<byte[]> chunks = new ArrayList<>();
     byte[] chunk = new byte[CHUNK];
-    for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
-      body.write(chunk, 0, read);
-      bytes = body.size();
-      if (body.size() > BODY_LIMIT) {
-        throw new BodyTooLarge();
+    int filled = 0;
+    long total = 0;
+    for (int read = stream.read(chunk);
+        read >= 0;
+        read = stream.read(chunk, filled, chunk.length - filled)) {
+      filled += read;
+      total += read;
+      bytes = total;
+      if (total > limit) {
+        throw new BodyTooLarge("the body is larger than the limit of " + limit + " bytes");
+      }
+      if (filled == chunk.length) {
+        chunks.add(chunk);
+        chunk = new byte[Math.min(2 * chunk.length, LARGEST_CHUNK)];
+        filled = 0;
       }
     }
-    return body.toByteArray();
+    return joined(chunks, chunk, filled);
+  }
+
+  private byte[] joined(List<byte[]> chunks, byte[] last, int filled) {
+    byte[] body = new byte[(int) bytes];
+    int at = 0;
+    for (byte[] chunk : chunks) {
+      System.arraycopy(chunk, 0, body, at, chunk.length);
+      at += chunk.length;
+    }
+    System.arraycopy(last, 0, body, at, filled);
+    return body;
   }
 
   /** Ends the reading of a body that is larger than allowed. */
   static final class BodyTooLarge extends IOException {
     private static final long serialVersionUID = 1L;
 
-    BodyTooLarge() {
-      super("the body is larger than " + BODY_LIMIT + " bytes");
+    BodyTooLarge(String message) {
+      super(message);
     }
   }
 }

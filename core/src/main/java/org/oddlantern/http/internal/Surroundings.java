@@ -1,9 +1,24 @@
 package org.oddlantern.http.internal;
 
 /**
- * Where a service works: by which transport, and who hears of it.
+ * Where a service works.
  *
  * @param transport brings requests and replies
  * @param recorder hears of them
+ * @param cookies those that the case was given
+ * @param tokens those that the run has fetched
+ * @param readOnly why nothing but safe methods may be sent; empty if everything may
  */
-public record Surroundings(Transport transport, CaseRecorder recorder) {}
+public record Surroundings(
+    Transport transport,
+    CaseRecorder recorder,
+    CookieJar cookies,
+    TokenStore tokens,
+    String readOnly) {
+
+  /** Outside of a run: everything of one's own, nobody hears. */
+  public static Surroundings alone() {
+    return new Surroundings(
+        new PooledTransport(), CaseRecorder.NONE, new CookieJar(), new TokenStore(), "");
+  }
+}

@@ -1,6 +1,5 @@
 package org.oddlantern.http.internal;
 
-import java.time.Duration;
 import org.oddlantern.http.WireReply;
 import org.oddlantern.http.WireRequest;
 
@@ -8,14 +7,14 @@ import org.oddlantern.http.WireRequest;
 public interface Transport extends AutoCloseable {
 
   /**
-   * Sends and waits for the whole reply.
+   * Sends and waits for the whole reply. Nothing is sent twice.
    *
    * @param request what to send
-   * @param deadline from now until the last byte
+   * @param terms limits, security, way
    * @return the reply
    * @throws TransportFault if no whole reply came in time
    */
-  WireReply send(WireRequest request, Duration deadline) throws TransportFault;
+  WireReply send(WireRequest request, Terms terms) throws TransportFault;
 
   @Override
   void close();

@@ -37,6 +37,7 @@ final class CaseText {
             + Amounts.time(exchange.tookMicros()));
       }
     }
+    one.printed().lines().forEach(line -> text.line("printed   " + line));
     return text.lines;
   }
 
@@ -90,6 +91,10 @@ final class CaseText {
       line("  %-9s %s... (%d characters in all, see the report)"
           .formatted(word, text.substring(0, SHORT), text.length()));
       Surroundings.of(text, verdicts).forEach(part -> line("  %-9s %s".formatted("", part)));
+    } else if (!body.parts().isEmpty()) {
+      line("  %-9s %s in %s"
+          .formatted(word, Amounts.size(body.bytes()), Amounts.of(body.parts().size(), "part")));
+      body.parts().forEach(part -> line("  %-9s   %s".formatted("", part.words())));
     } else if (body.bytes() > 0) {
       line("  %-9s %s, %s"
           .formatted(

@@ -31,6 +31,12 @@ public record BodyView(String size, List<Line> lines, String note) {
     if (body.bytes() == 0) {
       return new BodyView("empty", List.of(), "");
     }
+    if (!body.parts().isEmpty()) {
+      List<Line> parts = body.parts().stream()
+          .map(part -> new Line(part.words(), List.of(), false))
+          .toList();
+      return new BodyView(size, parts, "a form of " + Amounts.of(parts.size(), "part"));
+    }
     if (text.isEmpty()) {
       return new BodyView(size, List.of(), "not a text");
     }

@@ -23,6 +23,7 @@ import org.oddlantern.run.ProblemRecord;
  * @param problem the lines that say what ended it; empty if the exchanges say it
  * @param stack the stack trace; empty if there is none to show
  * @param exchanges its calls
+ * @param printed what it printed, by lines
  */
 public record CaseView(
     String anchor,
@@ -36,7 +37,8 @@ public record CaseView(
     String at,
     List<String> problem,
     String stack,
-    List<ExchangeView> exchanges) {
+    List<ExchangeView> exchanges,
+    List<String> printed) {
 
   static CaseView of(CaseRecord one, String page, Bodies bodies) {
     ProblemRecord problem = one.problem();
@@ -57,7 +59,8 @@ public record CaseView(
         problem == null ? "" : problem.stack(),
         one.exchanges().stream()
             .map(exchange -> ExchangeView.of(exchange, bodies))
-            .toList());
+            .toList(),
+        one.printed().lines().toList());
   }
 
   private static List<String> lines(CaseRecord one, ProblemRecord problem) {

@@ -118,6 +118,11 @@ public final class JUnitXmlReport {
       xml.writeCharacters(allowed(text(one, problem)));
       xml.writeEndElement();
     }
+    if (!one.printed().isEmpty()) {
+      xml.writeStartElement("system-out");
+      xml.writeCharacters(allowed(one.printed()));
+      xml.writeEndElement();
+    }
     xml.writeEndElement();
   }
 

@@ -56,7 +56,7 @@ class BodyViewTest {
   @Test
   void whatIsNoJsonIsShownAsItIsAndWhatIsNoTextByItsSize() {
     assertEquals("row 12\nhas 6 columns", told(view("row 12\nhas 6 columns")));
-    BodyView binary = BodyView.of(new BodyRecord(12_345, null, null), "", List.of());
+    BodyView binary = BodyView.of(new BodyRecord(12_345, null, null, List.of()), "", List.of());
     assertEquals("12.3 KB, not a text", binary.size() + ", " + binary.note());
     assertEquals("empty", BodyView.of(BodyRecord.NONE, "", List.of()).size());
     assertTrue(view("x".repeat(50_000)).note().equals("cut: 50000 characters in all"));
@@ -64,7 +64,8 @@ class BodyViewTest {
 
   private static BodyView view(String text, Finding... findings) {
     Verdict verdict = new Verdict("check", false, List.of(findings));
-    return BodyView.of(new BodyRecord(text.length(), text, null), text, List.of(verdict));
+    return BodyView.of(
+        new BodyRecord(text.length(), text, null, List.of()), text, List.of(verdict));
   }
 
   private static String told(BodyView view) {

@@ -1,0 +1,72 @@
+package org.oddlantern.config;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Words;
+
+/** Settings given on the command line: {@code services.beeyard.url=http://...}. */
+final class Overrides {
+
+  static final String OPTION = "--set ";
+
+  private Overrides() {}
+
+  /** The settings with those of the command line in every environment. */
+  static Settings in(Settings settings, List<String> assignments) {
+    Settings changed = settings;
+    for (String assignment : assignments) {
+      int equals = assignment.indexOf('=');
+      if (equals < 1) {
+        throw new SettingsProblem(
+            OPTION + assignment
+                + ": there is no value; write it like --set services.beeyard.url=http://127.0.0.1:7411/api");
+      }
+      String key = assignment.substring(0, equals);
+      changed =
+          with(changed, key, new SettingsValue(assignment.substring(equals + 1), OPTION + key));
+    }
+    return changed;
+  }
+
+  private static Settings with(Settings settings, String key, SettingsValue value) {
+    if (key.equals("readOnly")) {
+      Amounts.truth(value.text(), value.place(), key);
+      return settings.eachEnvironment(one -> one.readOnly(value));
+    }
+    String[] steps = key.split("\\.", 3);
+    if (steps.length < 3 || !steps[0].equals("services")) {
+      throw new SettingsProblem(
+          value.place()
+              + ": unknown setting; known are readOnly and services.NAME.KEY, like services.beeyard.url");
+    }
+    if (!ServiceKeys.isKnown(steps[2])) {
+      String hint = NearestMatch.hint(steps[2], ServiceKeys.top());
+      throw new SettingsProblem("%s: unknown key '%s' of a service; %sknown are %s"
+          .formatted(
+              value.place(),
+              steps[2],
+              hint.isEmpty() ? "" : hint + " ",
+              Words.names(ServiceKeys.top())));
+    }
+    ServiceKeys.check(steps[2], value);
+    return settings.eachEnvironment(one -> set(one, steps[1], steps[2], value));
+  }
+
+  /** A service that is only known by its address may be new. */
+  private static EnvironmentSettings set(
+      EnvironmentSettings environment, String service, String key, SettingsValue value) {
+    Map<String, ServiceSettings> services = new LinkedHashMap<>(environment.services());
+    ServiceSettings before = services.get(service);
+    if (before == null && !key.equals("url")) {
+      return environment;
+    }
+    services.put(
+        service,
+        before == null
+            ? new ServiceSettings(service, Map.of(key, value))
+            : before.with(Map.of(key, value)));
+    return environment.services(services);
+  }
+}

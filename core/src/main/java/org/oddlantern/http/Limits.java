@@ -1,0 +1,26 @@
+package org.oddlantern.http;
+
+import java.time.Duration;
+
+/** Refuses limits that make no sense. */
+final class Limits {
+
+  private static final int MOST_REDIRECTS = 100;
+
+  private Limits() {}
+
+  static Duration positive(Duration limit) {
+    if (limit.isZero() || limit.isNegative()) {
+      throw new IllegalArgumentException("a deadline must be more than zero, but was " + limit);
+    }
+    return limit;
+  }
+
+  static int redirects(int limit) {
+    if (limit < 0 || limit > MOST_REDIRECTS) {
+      throw new IllegalArgumentException("redirects can be followed 0 to " + MOST_REDIRECTS
+          + " times, not " + limit + "; 0 shows them as they are");
+    }
+    return limit;
+  }
+}

@@ -1,0 +1,14 @@
+package org.oddlantern.http;
+
+/**
+ * A call that was not sent: the environment is read-only, or its credentials could not be fetched. The
+ * message says why and what to do; the case is errored.
+ */
+public final class NotSent extends RuntimeException {
+
+  private static final long serialVersionUID = 1L;
+
+  NotSent(String message) {
+    super(message);
+  }
+}

@@ -1,0 +1,87 @@
+package org.oddlantern.http;
+
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.Iterator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * A list that came in pages. Immutable and thread-safe.
+ *
+ * <pre>{@code
+ * Pages pages = beeyard.pages(Call.get("/inspections").query("limit", 20), NextPage.byLink());
+ * List<Inspection> all = pages.valuesAt("$.items[*]", Inspection.class);
+ * }</pre>
+ */
+public final class Pages implements Iterable<Reply> {
+
+  static final int MOST = 1_000;
+
+  private final List<Reply> replies;
+
+  private Pages(List<Reply> replies) {
+    this.replies = List.copyOf(replies);
+  }
+
+  static Pages walked(Service service, Call first, NextPage next, int most) {
+    List<Reply> replies = new ArrayList<>();
+    Set<URI> seen = new HashSet<>();
+    Optional<Call> call = Optional.of(first);
+    while (call.isPresent()) {
+      if (replies.size() == most) {
+        throw new IllegalStateException(
+            "%s goes on after %d pages, the limit; the next one would be %s. Allow more, or see why the list does not end"
+                .formatted(first, most, call.get()));
+      }
+      Reply page = service.send(call.get());
+      if (!seen.add(page.address())) {
+        throw new IllegalStateException("%s runs in a circle: page %d, %s, was there before"
+            .formatted(first, replies.size() + 1, page.address()));
+      }
+      replies.add(page);
+      call = page.isError() ? Optional.empty() : next.after(page, call.get());
+    }
+    return new Pages(replies);
+  }
+
+  /** The call at the address that a page names, which must be one of the same service. */
+  static Call moved(Call sent, Reply page, String address) {
+    URI target = page.address().resolve(address);
+    if (!Sender.isSameOrigin(page.address(), target)) {
+      throw new IllegalStateException(
+          "%s names %s as its next page, which is another service; credentials are not taken there"
+              .formatted(page.title(), target));
+    }
+    return sent.at(Address.literal(target.toString()));
+  }
+
+  /**
+   * The pages.
+   *
+   * @return one reply or more, in order
+   */
+  public List<Reply> replies() {
+    return replies;
+  }
+
+  /**
+   * What a path leads to on every page, in one list.
+   *
+   * @param <T> the type wanted
+   * @param path a path (RFC 9535)
+   * @param type the type wanted
+   * @return the values, in order
+   * @throws NotAsPromised if a page is not JSON or a value is of another type
+   */
+  public <T> List<T> valuesAt(String path, Class<T> type) {
+    return replies.stream().flatMap(page -> page.valuesAt(path, type).stream()).toList();
+  }
+
+  @Override
+  public Iterator<Reply> iterator() {
+    return replies.iterator();
+  }
+}

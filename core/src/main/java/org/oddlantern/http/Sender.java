@@ -1,0 +1,262 @@
+package org.oddlantern.http;
+
+import java.io.IOException;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.http.internal.Terms;
+import org.oddlantern.http.internal.TokenStore;
+import org.oddlantern.http.internal.TransportFault;
+import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Secret;
+
+/** Sends one call of a service: with its credentials, by way of its redirects, under its terms. */
+final class Sender {
+
+  private static final Set<String> SAFE = Set.of("GET", "HEAD", "OPTIONS", "TRACE");
+
+  private final Profile profile;
+  private final Surroundings surroundings;
+  private final RequestWriter writer;
+
+  Sender(Profile profile, Surroundings surroundings) {
+    this.profile = profile;
+    this.surroundings = surroundings;
+    this.writer = new RequestWriter(profile, surroundings);
+  }
+
+  Reply send(Call call) {
+    refuseUnsafe(call);
+    Exchange exchange = deliver(call, call.options().deadline(), true);
+    WireReply wire = replyOf(exchange);
+    boolean graphQl = call.body() instanceof Body.Query;
+    Attention attention =
+        new Attention(exchange, wire, profile.mapping(), profile.checks(), graphQl);
+    boolean dueAtOnce = !surroundings.recorder().owes(exchange, attention);
+    Reply reply =
+        new Reply(exchange, wire, profile.mapping(), attention, surroundings.recorder(), dueAtOnce);
+    noteUndo(call, reply, wire.status());
+    return reply;
+  }
+
+  /** Sends an undoing call, of which no case hears any more. */
+  Exchange takeBack(Call call, Duration limit) {
+    return deliver(call, limit, false);
+  }
+
+  /** The request as it would be sent now. */
+  WireRequest preview(Call call) {
+    return writer.write(call, this::token);
+  }
+
+  private Exchange deliver(Call call, @Nullable Duration limit, boolean heard) {
+    Terms terms = limit == null ? profile.terms() : profile.terms().within(limit);
+    WireRequest request = writer.write(call, this::token);
+    Travel travel = new Travel(call.options().name(), terms, heard);
+    Exchange exchange = travel.exchange(request);
+    if (replyOf(exchange).status() == 401) {
+      Renewal renewal = new Renewal();
+      WireRequest again = renewal.tried(call, request);
+      exchange = renewal.fetched ? travel.exchange(again) : exchange;
+    }
+    Integer own = call.options().redirects();
+    return follow(call, exchange, travel, own == null ? profile.redirects() : own);
+  }
+
+  private Exchange follow(Call call, Exchange first, Travel travel, int limit) {
+    Redirects redirects = new Redirects(writer.credentials(call), secrets(call), this::token);
+    Exchange exchange = first;
+    for (int count = 0; limit > 0 && redirects.isRedirect(replyOf(exchange)); count++) {
+      if (count == limit) {
+        throw new NoReply(
+            "%s was redirected more than %d times, the last time to %s: the redirects may run in a circle; allow more, or look at them with followingRedirects(0)"
+                .formatted(
+                    first.line(),
+                    limit,
+                    replyOf(exchange).headers().first("Location").orElse("")));
+      }
+      WireRequest next = redirects.next(exchange.request(), replyOf(exchange));
+      if (!surroundings.readOnly().isEmpty() && !SAFE.contains(next.method())) {
+        throw readOnly(next.line());
+      }
+      exchange = travel.exchange(writer.finished(writer.fed(next)));
+    }
+    return exchange;
+  }
+
+  private List<Secret> secrets(Call call) {
+    return Stream.concat(profile.defaults().secrets().stream(), call.options().secrets().stream())
+        .toList();
+  }
+
+  private void refuseUnsafe(Call call) {
+    if (!surroundings.readOnly().isEmpty()
+        && !SAFE.contains(call.method().toUpperCase(Locale.ROOT))) {
+      throw readOnly(call.toString());
+    }
+  }
+
+  private NotSent readOnly(String call) {
+    return new NotSent(call + " was not sent: " + surroundings.readOnly()
+        + ", so only GET, HEAD, OPTIONS and TRACE are sent there");
+  }
+
+  private Secret token(Credentials.TokenCall source) {
+    return surroundings.tokens().current(key(source), () -> fetched(source));
+  }
+
+  /** Tokens fetched by the same request are the same token, whoever wrote the call. */
+  private Object key(Credentials.TokenCall source) {
+    WireRequest request = anonymous().writer.write(source.call(), token -> Secret.of(""));
+    byte[] body;
+    try {
+      body = request.body().bytes();
+    } catch (IOException e) {
+      throw new NotSent("the token cannot be fetched: " + e.getMessage());
+    }
+    return List.of(
+        request.line(),
+        request.headers().first("Authorization").orElse(""),
+        new String(body, StandardCharsets.ISO_8859_1));
+  }
+
+  private TokenStore.Token fetched(Credentials.TokenCall source) {
+    Call call = source.call();
+    Exchange exchange = anonymous().deliver(call, call.options().deadline(), true);
+    Reply reply =
+        Reply.unasked(exchange, replyOf(exchange), profile.mapping(), surroundings.recorder());
+    if (reply.status() >= 300) {
+      throw new NotSent("the token for " + profile.url() + " could not be fetched: "
+          + exchange.line() + " was answered " + reply.summary());
+    }
+    try {
+      Secret token = reply.valueAt(source.path(), Secret.class);
+      JsonPath.Found seconds = JsonPath.of("$.expires_in").findOne(reply.json());
+      return new TokenStore.Token(
+          token,
+          seconds.value().isIntegralNumber()
+              ? exchange.sentAt().plusSeconds(seconds.value().asLong())
+              : null);
+    } catch (NotAsPromised e) {
+      throw new NotSent(
+          "the token for " + profile.url() + " could not be fetched: " + e.getMessage());
+    }
+  }
+
+  private Sender anonymous() {
+    return new Sender(profile.credentials(Credentials.NONE).checks(List.of()), surroundings);
+  }
+
+  static WireReply replyOf(Exchange exchange) {
+    WireReply reply = exchange.reply();
+    if (reply == null) {
+      throw new IllegalStateException("an exchange without a fault has a reply");
+    }
+    return reply;
+  }
+
+  private void noteUndo(Call call, Reply reply, int status) {
+    Function<Reply, Call> undo = call.options().undo();
+    if (undo == null || status < 200 || status >= 300) {
+      return;
+    }
+    try {
+      Call back = undo.apply(reply);
+      Call credited = back.options().credentials() == null
+          ? back.with(back.options().credentials(call.options().credentials()))
+          : back;
+      surroundings
+          .recorder()
+          .undoNoted(new PlannedUndo(this, credited, preview(credited).line()));
+    } catch (RuntimeException | AssertionError e) {
+      surroundings.recorder().undoNoted(new BrokenUndo(call.toString(), e));
+    }
+  }
+
+  /** A token in the stead of the one that was refused, if there is one to fetch. */
+  private final class Renewal {
+    private boolean fetched;
+
+    WireRequest tried(Call call, WireRequest refused) {
+      return writer.write(call, source -> {
+        fetched = true;
+        String header = refused.headers().first("Authorization").orElse("");
+        Secret old = Secret.of(header.substring(header.indexOf(' ') + 1));
+        return surroundings.tokens().renewed(key(source), old, () -> fetched(source));
+      });
+    }
+  }
+
+  /** One way there, with all its stops, under one deadline. */
+  private final class Travel {
+    private final String name;
+    private final Terms terms;
+    private final boolean heard;
+    private final long start = System.nanoTime();
+    private boolean first = true;
+
+    Travel(String name, Terms terms, boolean heard) {
+      this.name = name;
+      this.terms = terms;
+      this.heard = heard;
+    }
+
+    Exchange exchange(WireRequest request) {
+      Instant sentAt = Instant.now();
+      long begun = System.nanoTime();
+      try {
+        WireReply reply =
+            surroundings.transport().send(request, isFirst() ? terms : terms.within(left(begun)));
+        surroundings.cookies().keep(request.uri(), reply.headers());
+        return told(new Exchange(name, request, reply, sentAt, since(begun), null));
+      } catch (TransportFault e) {
+        Duration took = since(begun);
+        String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)";
+        Exchange exchange = told(new Exchange(name, request, null, sentAt, took, sentence));
+        throw new NoReply(exchange.line() + " got no reply: " + sentence, e);
+      }
+    }
+
+    private boolean isFirst() {
+      boolean before = first;
+      first = false;
+      return before;
+    }
+
+    private Duration left(long begun) {
+      Duration left = terms.deadline().minusNanos(begun - start);
+      return left.isNegative() || left.isZero() ? Duration.ofMillis(1) : left;
+    }
+
+    private Exchange told(Exchange exchange) {
+      if (heard) {
+        surroundings.recorder().ended(exchange);
+      }
+      return exchange;
+    }
+
+    private Duration since(long begun) {
+      return Duration.ofNanos(System.nanoTime() - begun);
+    }
+  }
+
+  static boolean isSameOrigin(URI one, URI other) {
+    return one.getScheme().equalsIgnoreCase(other.getScheme())
+        && String.valueOf(one.getHost()).equalsIgnoreCase(other.getHost())
+        && port(one) == port(other);
+  }
+
+  private static int port(URI uri) {
+    return uri.getPort() >= 0
+        ? uri.getPort()
+        : uri.getScheme().equalsIgnoreCase("https") ? 443 : 80;
+  }
+}

@@ -1,0 +1,209 @@
+package org.oddlantern.http.internal;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InterruptedIOException;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import javax.net.ssl.SSLSession;
+import javax.net.ssl.SSLSocket;
+import org.apache.hc.client5.http.io.ManagedHttpClientConnection;
+import org.apache.hc.core5.http.ClassicHttpRequest;
+import org.apache.hc.core5.http.HttpException;
+import org.apache.hc.core5.http.config.Http1Config;
+import org.apache.hc.core5.http.impl.io.DefaultBHttpClientConnection;
+import org.apache.hc.core5.http.impl.io.DefaultHttpRequestWriterFactory;
+import org.apache.hc.core5.http.impl.io.SocketHolder;
+import org.apache.hc.core5.http.io.HttpConnectionFactory;
+import org.apache.hc.core5.http.io.SessionInputBuffer;
+import org.apache.hc.core5.io.CloseMode;
+import org.apache.hc.core5.util.Timeout;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A connection that writes no wire log, since that would hold every secret, takes nothing but HTTP for
+ * HTTP, and notices bytes that belong to no reply.
+ */
+final class SilentConnection extends DefaultBHttpClientConnection
+    implements ManagedHttpClientConnection {
+
+  static final int MOST_HEADERS = 1_000;
+  static final int LONGEST_LINE = 1 << 16;
+
+  static final HttpConnectionFactory<ManagedHttpClientConnection> FACTORY = SilentConnection::made;
+
+  private static final Http1Config LIMITS = Http1Config.custom()
+      .setMaxHeaderCount(MOST_HEADERS)
+      .setMaxLineLength(LONGEST_LINE)
+      .setMaxEmptyLineCount(2)
+      .build();
+
+  private volatile boolean closed;
+  private boolean used;
+  private Timeout timeout = Timeout.DISABLED;
+
+  private SilentConnection() {
+    super(
+        LIMITS,
+        null,
+        StandardCharsets.UTF_8.newEncoder(),
+        null,
+        null,
+        DefaultHttpRequestWriterFactory.INSTANCE,
+        limits -> new StrictParser(LIMITS));
+  }
+
+  private static SilentConnection made(@Nullable Socket socket) throws IOException {
+    SilentConnection connection = new SilentConnection();
+    if (socket != null) {
+      connection.bind(socket);
+    }
+    return connection;
+  }
+
+  @Override
+  public void bind(Socket socket) throws IOException {
+    refuseIfClosed(socket);
+    super.bind(socket);
+    timeout = Timeout.ofMilliseconds(socket.getSoTimeout());
+  }
+
+  @Override
+  public void bind(SSLSocket secured, Socket socket) throws IOException {
+    refuseIfClosed(secured);
+    super.bind(secured, socket);
+    timeout = Timeout.ofMilliseconds(secured.getSoTimeout());
+  }
+
+  private void refuseIfClosed(Socket socket) throws IOException {
+    if (closed) {
+      socket.close();
+      throw new InterruptedIOException("the connection was closed while it was made");
+    }
+  }
+
+  @Override
+  public void sendRequestHeader(ClassicHttpRequest request) throws HttpException, IOException {
+    Socket socket = getSocket();
+    if (used && socket != null && socket.getInputStream().available() > 0) {
+      throw new StrayBytes();
+    }
+    used = true;
+    super.sendRequestHeader(request);
+  }
+
+  @Override
+  protected InputStream createContentInputStream(
+      long length, SessionInputBuffer buffer, InputStream stream) {
+    InputStream content = super.createContentInputStream(length, buffer, stream);
+    return new WatchedStream(content, length, buffer);
+  }
+
+  @Override
+  public @Nullable Socket getSocket() {
+    SocketHolder holder = getSocketHolder();
+    return holder == null ? null : holder.getSocket();
+  }
+
+  @Override
+  public @Nullable SSLSession getSSLSession() {
+    return getSocket() instanceof SSLSocket secured ? secured.getSession() : null;
+  }
+
+  @Override
+  public void close() throws IOException {
+    closed = true;
+    super.close();
+  }
+
+  @Override
+  public void close(CloseMode mode) {
+    closed = true;
+    super.close(mode);
+  }
+
+  @Override
+  public void passivate() {
+    super.setSocketTimeout(Timeout.ZERO_MILLISECONDS);
+  }
+
+  @Override
+  public void activate() {
+    super.setSocketTimeout(timeout);
+  }
+
+  @Override
+  public void setSocketTimeout(Timeout limit) {
+    timeout = limit;
+    super.setSocketTimeout(limit);
+  }
+
+  /** Something came on an idle connection: it belongs to no reply, and nothing was sent yet. */
+  static final class StrayBytes extends IOException {
+    private static final long serialVersionUID = 1L;
+
+    StrayBytes() {
+      super("bytes came that belong to no reply");
+    }
+  }
+
+  /** A body that is longer than it says. */
+  static final class TooLong extends IOException {
+    private static final long serialVersionUID = 1L;
+
+    TooLong(String message) {
+      super(message);
+    }
+  }
+
+  /** Looks after the end of a body whether more has come with it. */
+  private static final class WatchedStream extends InputStream {
+    private final InputStream content;
+    private final long length;
+    private final SessionInputBuffer buffer;
+    private long read;
+
+    WatchedStream(InputStream content, long length, SessionInputBuffer buffer) {
+      this.content = content;
+      this.length = length;
+      this.buffer = buffer;
+    }
+
+    @Override
+    public int read() throws IOException {
+      int octet = content.read();
+      watch(octet < 0 ? -1 : 1);
+      return octet;
+    }
+
+    @Override
+    public int read(byte[] bytes, int offset, int size) throws IOException {
+      int count = content.read(bytes, offset, size);
+      watch(count);
+      return count;
+    }
+
+    @Override
+    public int available() throws IOException {
+      return content.available();
+    }
+
+    @Override
+    public void close() throws IOException {
+      content.close();
+    }
+
+    private void watch(int count) throws IOException {
+      read += Math.max(0, count);
+      if (count < 0 || read == length) {
+        int more = buffer.length();
+        if (more > 0) {
+          throw new TooLong(
+              length >= 0
+                  ? "the Content-Length is " + length + ", but " + more + " bytes more came"
+                  : more + " bytes came after the last chunk of the body");
+        }
+      }
+    }
+  }
+}
