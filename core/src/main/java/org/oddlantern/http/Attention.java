@@ -24,7 +24,7 @@ final class Attention implements Supplier<List<Verdict>> {
   private final JsonMapping mapping;
   private final List<Check> standing;
   private final boolean graphQl;
-  private final Set<String> subjects = ConcurrentHashMap.newKeySet(4);
+  private final Set<String> subjects;
   private volatile boolean statusSeen;
   private volatile boolean errorsSeen;
 
@@ -38,6 +38,7 @@ final class Attention implements Supplier<List<Verdict>> {
     this.wire = wire;
     this.mapping = mapping;
     this.standing = standing;
+    this.subjects = standing.isEmpty() ? Set.of() : ConcurrentHashMap.newKeySet();
     this.graphQl = graphQl;
   }
 
@@ -67,6 +68,9 @@ final class Attention implements Supplier<List<Verdict>> {
 
   @Override
   public List<Verdict> get() {
+    if (standing.isEmpty() && !isUnseenError() && (!graphQl || errorsSeen)) {
+      return List.of();
+    }
     List<Verdict> due = new ArrayList<>();
     if (!standing.isEmpty()) {
       Reply reply = new Reply(exchange, wire, mapping, this, CaseRecorder.NONE, false);

@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param position where it stands
  * @param wants what it takes, constructors included, built-in things left out
  * @param handsOn the type it hands on, or null
+ * @param environment the environment it is pinned to; empty for the run's
  */
 public record CaseDefinition(
     CaseId id,
@@ -23,7 +24,8 @@ public record CaseDefinition(
     String title,
     Position position,
     List<Want> wants,
-    @Nullable Type handsOn) {
+    @Nullable Type handsOn,
+    String environment) {
 
   /**
    * How messages name it.
@@ -32,6 +34,24 @@ public record CaseDefinition(
    */
   public String place() {
     return id.brief() + " (" + position + ")";
+  }
+
+  /** This case on another environment than its own. */
+  CaseDefinition on(String other) {
+    return new CaseDefinition(
+        new CaseId(id.suite(), id.method(), other),
+        suite,
+        method,
+        title,
+        position,
+        wants,
+        handsOn,
+        other);
+  }
+
+  /** Whether both are the same method of the same suite, wherever they run. */
+  boolean isSameAs(CaseDefinition other) {
+    return id.anywhere().equals(other.id.anywhere()) && suite == other.suite;
   }
 
   @Override

@@ -5,8 +5,9 @@ package org.oddlantern.plan;
  *
  * @param suite the binary name of the class
  * @param method the name of the method
+ * @param environment the environment, if it is made to run on another than its own; else empty
  */
-public record CaseId(String suite, String method) {
+public record CaseId(String suite, String method, String environment) {
 
   /**
    * The identity with the class's simple name, for messages and headers.
@@ -14,11 +15,20 @@ public record CaseId(String suite, String method) {
    * @return {@code HiveRegisterTest#register}
    */
   public String brief() {
-    return suite.substring(suite.lastIndexOf('.') + 1) + "#" + method;
+    return suite.substring(suite.lastIndexOf('.') + 1) + "#" + method + suffix();
   }
 
   @Override
   public String toString() {
-    return suite + "#" + method;
+    return suite + "#" + method + suffix();
+  }
+
+  /** The identity of the same method wherever it runs. */
+  CaseId anywhere() {
+    return environment.isEmpty() ? this : new CaseId(suite, method, "");
+  }
+
+  private String suffix() {
+    return environment.isEmpty() ? "" : "@" + environment;
   }
 }

@@ -47,7 +47,7 @@ final class MakerLookup {
   private List<CaseDefinition> makers(SearchPlace place, Want want, CaseDefinition taker) {
     return place.classes().stream()
         .flatMap(type -> reader.cases(type).stream())
-        .filter(maker -> want.type().equals(maker.handsOn()) && !maker.equals(taker))
+        .filter(maker -> want.type().equals(maker.handsOn()) && !maker.isSameAs(taker))
         .distinct()
         .toList();
   }

@@ -3,6 +3,8 @@ package org.oddlantern.plan;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -11,6 +13,8 @@ import java.util.Map;
 import java.util.Queue;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Makes a plan of classes: finds the suites of some places, looks up who makes what is taken, and
@@ -71,7 +75,7 @@ public final class Planner {
       draft.problems.addAll(reader.problems(taker));
       Map<Want, CaseDefinition> makers = new LinkedHashMap<>();
       for (Want want : taker.wants()) {
-        CaseDefinition maker = lookup.find(taker, want, draft.problems::add);
+        CaseDefinition maker = placed(taker, lookup.find(taker, want, draft.problems::add), draft);
         if (maker != null) {
           makers.put(want, maker);
           if (met.add(maker)) {
@@ -85,19 +89,38 @@ public final class Planner {
     return draft;
   }
 
+  /** The maker on the environment of its taker (rule 5); null if it is pinned elsewhere. */
+  private static @Nullable CaseDefinition placed(
+      CaseDefinition taker, @Nullable CaseDefinition maker, Draft draft) {
+    if (maker == null || maker.environment().equals(taker.environment())) {
+      return maker;
+    }
+    if (maker.environment().isEmpty()) {
+      return maker.on(taker.environment());
+    }
+    draft.problems.add(new PlanProblem(
+        taker.place(),
+        "it takes what %s makes, which is pinned to the environment '%s'; pin both to the same with @Against"
+            .formatted(maker.place(), maker.environment())));
+    return null;
+  }
+
   /** Cases of the places first, as found; then those of classes elsewhere, by name. */
   private List<CaseDefinition> inSourceOrder(Collection<CaseDefinition> met) {
-    List<CaseDefinition> ordered =
-        new ArrayList<>(known.stream().filter(met::contains).toList());
-    Set<CaseDefinition> here = new HashSet<>(ordered);
+    List<CaseDefinition> all = new ArrayList<>(known);
+    Set<Class<?>> here = known.stream().map(CaseDefinition::suite).collect(Collectors.toSet());
     Map<String, Class<?>> elsewhere = new TreeMap<>();
     met.stream()
-        .filter(one -> !here.contains(one))
+        .filter(one -> !here.contains(one.suite()))
         .forEach(one -> elsewhere.put(one.suite().getName(), one.suite()));
-    elsewhere
-        .values()
-        .forEach(suite -> reader.cases(suite).stream().filter(met::contains).forEach(ordered::add));
-    return ordered;
+    elsewhere.values().forEach(suite -> all.addAll(reader.cases(suite)));
+    Map<CaseId, List<CaseDefinition>> places = new HashMap<>();
+    met.forEach(one ->
+        places.computeIfAbsent(one.id().anywhere(), key -> new ArrayList<>()).add(one));
+    return all.stream()
+        .flatMap(one -> places.getOrDefault(one.id(), List.of()).stream()
+            .sorted(Comparator.comparing(CaseDefinition::environment)))
+        .toList();
   }
 
   /** A plan in the making. */

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Words;
+import org.oddlantern.suite.Against;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Changes;
 import org.oddlantern.suite.MadeBy;
@@ -47,7 +48,7 @@ final class SuiteReader {
 
   /** What is wrong in a case by itself. */
   List<PlanProblem> problems(CaseDefinition definition) {
-    return problems.getOrDefault(definition.id(), List.of());
+    return problems.getOrDefault(definition.id().anywhere(), List.of());
   }
 
   /** Where a class begins in its source. */
@@ -96,7 +97,7 @@ final class SuiteReader {
 
   private CaseDefinition define(Class<?> suite, Method method) {
     List<PlanProblem> found = new ArrayList<>();
-    CaseId id = new CaseId(suite.getName(), method.getName());
+    CaseId id = new CaseId(suite.getName(), method.getName(), "");
     Position position = position(method);
     String place = id.brief() + " (" + position + ")";
     List<Want> wants = new ArrayList<>();
@@ -119,7 +120,19 @@ final class SuiteReader {
         title.isBlank() ? method.getName() : title,
         position,
         List.copyOf(wants),
-        nothing ? null : returned);
+        nothing ? null : returned,
+        environment(suite));
+  }
+
+  /** The environment that the class, what it extends or what is around it is pinned to. */
+  private static String environment(Class<?> suite) {
+    for (Class<?> type = suite; type != null; type = type.getEnclosingClass()) {
+      Against against = type.getAnnotation(Against.class);
+      if (against != null) {
+        return against.value();
+      }
+    }
+    return "";
   }
 
   private List<Want> constructorWants(Class<?> type, String place, List<PlanProblem> found) {

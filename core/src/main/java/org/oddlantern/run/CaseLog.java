@@ -105,6 +105,9 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
     for (Entry entry : inOrder) {
       List<Verdict> due = entry.atEnd.get();
       entry.atEnd = List::of;
+      if (due.isEmpty()) {
+        continue;
+      }
       WireReply reply = entry.exchange.reply();
       entry.verdicts.addAll(0, due);
       for (Verdict verdict : due) {

@@ -63,8 +63,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
       return event;
     }
     CaseRecord one = finished.record();
-    if (one.exchanges().stream()
-        .noneMatch(exchange -> isLong(exchange.requestBody()) || isLong(exchange.replyBody()))) {
+    if (!hasLongBody(one)) {
       return event;
     }
     List<ExchangeRecord> exchanges = new ArrayList<>();
@@ -73,6 +72,15 @@ public final class JournalWriter implements RunListener, AutoCloseable {
           exchange.withBodies(stored(exchange.requestBody()), stored(exchange.replyBody())));
     }
     return new RunEvent.CaseFinished(one.withExchanges(exchanges));
+  }
+
+  private static boolean hasLongBody(CaseRecord one) {
+    for (ExchangeRecord exchange : one.exchanges()) {
+      if (isLong(exchange.requestBody()) || isLong(exchange.replyBody())) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static boolean isLong(BodyRecord body) {

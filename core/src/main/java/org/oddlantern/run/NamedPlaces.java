@@ -23,6 +23,7 @@ final class NamedPlaces {
 
   private final Set<String> names = new HashSet<>();
   private final List<JsonPath> paths = new ArrayList<>();
+  private final boolean anyParameter;
   private final Pattern inBrokenJson;
   private final Pattern inForm;
 
@@ -41,6 +42,7 @@ final class NamedPlaces {
     }
     Set<String> parameters = new HashSet<>(names);
     parameters.addAll(headers);
+    anyParameter = !parameters.isEmpty();
     inBrokenJson = Pattern.compile(
         "\"(?:" + alternatives(names) + ")\"\\s*:\\s*(\"(?:[^\"\\\\]|\\\\.)*+\"?|[^\\s,}\\]]+)");
     inForm = Pattern.compile(
@@ -75,6 +77,9 @@ final class NamedPlaces {
 
   /** What stands at the places of a form or of the query of an address. */
   List<Hidden> inForm(String text) {
+    if (!anyParameter) {
+      return List.of();
+    }
     return matches(inForm, text);
   }
 

@@ -1,7 +1,7 @@
 package org.oddlantern.run;
 
 import java.time.Duration;
-import java.util.Map;
+import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Readiness;
 import org.oddlantern.config.ServiceSettings;
 import org.oddlantern.config.SettingsProblem;
@@ -20,18 +20,21 @@ final class Readying {
   private static final Duration LONGEST_PAUSE = Duration.ofSeconds(1);
 
   private final RunOrder order;
+  private final Environments environments;
 
-  Readying(RunOrder order) {
+  Readying(RunOrder order, Environments environments) {
     this.order = order;
+    this.environments = environments;
   }
 
   /** Why the cases cannot run; empty if all services are ready. */
   String waited(Surroundings surroundings) {
-    for (Map.Entry<String, ServiceSettings> entry :
-        order.environment().services().entrySet()) {
-      String problem = problem(entry.getValue(), surroundings);
-      if (!problem.isEmpty()) {
-        return "the service '" + entry.getKey() + "', " + problem;
+    for (EnvironmentSettings environment : environments.all()) {
+      for (ServiceSettings service : environment.services().values()) {
+        String problem = problem(service, surroundings);
+        if (!problem.isEmpty()) {
+          return "the service '" + service.name() + "', " + problem;
+        }
       }
     }
     return "";

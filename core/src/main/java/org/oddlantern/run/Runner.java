@@ -12,7 +12,7 @@ import java.util.Map;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Environment;
-import org.oddlantern.config.SettingsValue;
+import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.PooledTransport;
@@ -48,6 +48,7 @@ public final class Runner {
   private final Map<Integer, Attempt> attempts = new HashMap<>();
   private final Map<String, Integer> counts = new LinkedHashMap<>();
   private final TokenStore tokens = new TokenStore();
+  private final Environments environments;
   private String notReady = "";
   private int leftBehind;
 
@@ -56,10 +57,12 @@ public final class Runner {
    *
    * @param order what to run, and on what
    * @param clock tells when things happen
+   * @throws org.oddlantern.config.SettingsProblem if a suite is pinned to an environment that is not there
    */
   public Runner(RunOrder order, Clock clock) {
     this.order = order;
     this.clock = clock;
+    this.environments = new Environments(order);
     this.run = RunNames.fresh();
     this.masker = new Masker(order.settings().mask());
     this.recording = new Recording(masker);
@@ -78,7 +81,7 @@ public final class Runner {
     long nanos = System.nanoTime();
     broadcast.tell(started(start));
     try (Transport transport = new PooledTransport()) {
-      notReady = new Readying(order).waited(quiet(transport));
+      notReady = new Readying(order, environments).waited(quiet(transport));
       runAll(transport, broadcast);
     }
     broadcast.tell(new RunEvent.Ended(
@@ -104,13 +107,7 @@ public final class Runner {
 
   private List<String> warnings() {
     List<String> warnings = new ArrayList<>(order.plan().warnings());
-    order.environment().services().forEach((name, service) -> {
-      SettingsValue trust = service.value("trust");
-      if (trust != null && trust.text().equals("any")) {
-        warnings.add("the service '%s' is believed whatever certificate it shows (%s)"
-            .formatted(name, trust.place()));
-      }
-    });
+    warnings.addAll(environments.warnings());
     return warnings;
   }
 
@@ -146,7 +143,7 @@ public final class Runner {
             new RunEvent.UndoNoted(definition.id().toString(), masker.text(undo.line()))));
     Instant start = clock.instant();
     long nanos = System.nanoTime();
-    Attempt attempt = attempt(one, surroundings(transport, log));
+    Attempt attempt = attempt(one, surroundings(transport, log, environments.of(definition)));
     long micros = (System.nanoTime() - nanos) / 1_000;
     attempts.put(one.order(), attempt);
     CaseRecord record = record(one, attempt, log, start, micros);
@@ -155,9 +152,9 @@ public final class Runner {
     ledger.finished(one, attempt, log.undos()).forEach(entry -> putBack(entry, broadcast));
   }
 
-  private Surroundings surroundings(Transport transport, CaseLog log) {
-    return new Surroundings(
-        transport, log, new CookieJar(), tokens, order.environment().readOnlyReason());
+  private Surroundings surroundings(
+      Transport transport, CaseLog log, EnvironmentSettings environment) {
+    return new Surroundings(transport, log, new CookieJar(), tokens, environment.readOnlyReason());
   }
 
   /** Where nobody hears: what happens there belongs to no case. */
@@ -198,7 +195,7 @@ public final class Runner {
     CaseDefinition definition = one.definition();
     Environment environment = new Environment(
         order.settings(),
-        order.environment(),
+        environments.of(definition),
         order.variables(),
         service -> service.boundTo(surroundings));
     Fresh fresh = Fresh.seeded(order.seed(), definition.id().toString());

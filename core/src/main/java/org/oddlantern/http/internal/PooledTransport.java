@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,7 +38,8 @@ public final class PooledTransport implements Transport {
   private static final int CONNECTIONS_PER_HOST = 200;
   private static final int CONNECTIONS = 400;
 
-  private final Map<Way, CloseableHttpClient> clients = new ConcurrentHashMap<>();
+  private final Map<Duration, CloseableHttpClient> plain = new ConcurrentHashMap<>();
+  private final Map<Way, CloseableHttpClient> secured = new ConcurrentHashMap<>();
   private final DeadlineWatch deadlines = new DeadlineWatch();
 
   @Override
@@ -74,7 +76,10 @@ public final class PooledTransport implements Transport {
   private WireReply send(
       HttpUriRequestBase wire, WireRequest request, Terms terms, Progress progress)
       throws IOException {
-    CloseableHttpClient client = clients.computeIfAbsent(Way.of(request, terms), Way::client);
+    CloseableHttpClient client = Way.isSecure(request.uri())
+        ? secured.computeIfAbsent(
+            new Way(terms.security(), terms.proxy(), terms.connect()), Way::client)
+        : plain.computeIfAbsent(terms.connect(), Way::plain);
     HttpHost proxy = isForwarded(request, terms) ? HttpHost.create(terms.proxy()) : null;
     return proxy == null
         ? client.execute(wire, response -> reply(response, progress))
@@ -84,13 +89,23 @@ public final class PooledTransport implements Transport {
   private static HttpUriRequestBase wire(WireRequest request, Terms terms) {
     HttpUriRequestBase wire = new HttpUriRequestBase(request.method(), request.uri());
     for (Header header : request.headers().fields()) {
-      wire.addHeader(header.name(), header.value());
+      wire.addHeader(header.name(), octets(header.value()));
     }
     if (request.body().length() != 0) {
       wire.setEntity(new ContentEntity(request.body()));
     }
     wire.setAbsoluteRequestUri(isForwarded(request, terms));
     return wire;
+  }
+
+  /** The text with a character for each of its bytes in UTF-8; an encoder of the client is slower. */
+  private static String octets(String text) {
+    for (int i = 0; i < text.length(); i++) {
+      if (text.charAt(i) > 127) {
+        return new String(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1);
+      }
+    }
+    return text;
   }
 
   /** Whether the proxy gets the request itself (RFC 9112, section 3.2.2), rather than a tunnel. */
@@ -101,7 +116,9 @@ public final class PooledTransport implements Transport {
   @Override
   public void close() {
     deadlines.close();
-    for (CloseableHttpClient client : clients.values()) {
+    List<CloseableHttpClient> clients = new ArrayList<>(plain.values());
+    clients.addAll(secured.values());
+    for (CloseableHttpClient client : clients) {
       try {
         client.close();
       } catch (IOException e) {
@@ -149,10 +166,8 @@ public final class PooledTransport implements Transport {
    */
   private record Way(Security security, @Nullable URI tunnel, Duration connect) {
 
-    static Way of(WireRequest request, Terms terms) {
-      return isSecure(request.uri())
-          ? new Way(terms.security(), terms.proxy(), terms.connect())
-          : new Way(Security.STANDARD, null, terms.connect());
+    static CloseableHttpClient plain(Duration connect) {
+      return new Way(Security.STANDARD, null, connect).client();
     }
 
     static boolean isSecure(URI uri) {

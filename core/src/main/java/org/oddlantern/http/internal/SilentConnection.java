@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.InterruptedIOException;
 import java.net.Socket;
-import java.nio.charset.StandardCharsets;
 import javax.net.ssl.SSLSession;
 import javax.net.ssl.SSLSocket;
 import org.apache.hc.client5.http.io.ManagedHttpClientConnection;
@@ -46,7 +45,7 @@ final class SilentConnection extends DefaultBHttpClientConnection
     super(
         LIMITS,
         null,
-        StandardCharsets.UTF_8.newEncoder(),
+        null,
         null,
         null,
         DefaultHttpRequestWriterFactory.INSTANCE,
