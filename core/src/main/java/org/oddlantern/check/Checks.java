@@ -75,6 +75,37 @@ public final class Checks extends Shapes {
   }
 
   /**
+   * The reply sets a cookie of that name.
+   *
+   * @param name the name
+   * @return the check
+   */
+  public static Check cookie(String name) {
+    return new CookieCheck("cookie(\"" + name + "\")", name, anyText());
+  }
+
+  /**
+   * The reply sets a cookie of that name with that value.
+   *
+   * @param name the name
+   * @param value a text, or a shape; {@link #missing()} wants no such cookie
+   * @return the check
+   */
+  public static Check cookie(String name, Object value) {
+    return new CookieCheck(
+        "cookie(\"%s\", %s)".formatted(name, argument(value)), name, shape(value));
+  }
+
+  /**
+   * There is no body at all: zero bytes.
+   *
+   * @return the check
+   */
+  public static Check noBody() {
+    return new NoBodyCheck();
+  }
+
+  /**
    * The body has that content type; parameters such as the character set do not count unless given.
    *
    * @param type a media type, like {@code application/json}

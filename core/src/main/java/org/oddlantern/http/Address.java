@@ -50,6 +50,16 @@ record Address(Template template, List<Object> arguments, List<NamedValue> query
     return new Address(template, arguments, others).with(name, value);
   }
 
+  /** A reference resolved against an address (RFC 3986, section 5.2; the JDK drops a path before '?'). */
+  static URI resolved(URI base, String reference) {
+    if (!reference.startsWith("?")) {
+      return base.resolve(reference);
+    }
+    String whole = base.toString();
+    int query = whole.indexOf('?');
+    return URI.create((query < 0 ? whole : whole.substring(0, query)) + reference);
+  }
+
   static URI withParameter(URI uri, String name, String value) {
     String text = uri.toString();
     return URI.create(text

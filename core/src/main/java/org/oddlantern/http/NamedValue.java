@@ -1,9 +1,11 @@
 package org.oddlantern.http;
 
+import java.lang.reflect.Array;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.Collection;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.node.ArrayNode;
 
 /** A parameter of a query or a field of a form. */
 record NamedValue(String name, Object value) {
@@ -11,10 +13,14 @@ record NamedValue(String name, Object value) {
   /** One for each item of a list or array, else one. */
   static List<NamedValue> each(String name, @Nullable Object value) {
     List<NamedValue> all = new ArrayList<>();
-    if (value instanceof Iterable<?> items) {
+    if (value instanceof Collection<?> items) {
       items.forEach(item -> all.add(one(name, item)));
-    } else if (value instanceof Object[] items) {
-      Arrays.asList(items).forEach(item -> all.add(one(name, item)));
+    } else if (value instanceof ArrayNode items) {
+      items.forEach(item -> all.add(one(name, item)));
+    } else if (value != null && value.getClass().isArray()) {
+      for (int i = 0; i < Array.getLength(value); i++) {
+        all.add(one(name, Array.get(value, i)));
+      }
     } else {
       all.add(one(name, value));
     }

@@ -49,7 +49,7 @@ public final class Pages implements Iterable<Reply> {
 
   /** The call at the address that a page names, which must be one of the same service. */
   static Call moved(Call sent, Reply page, String address) {
-    URI target = page.address().resolve(address);
+    URI target = Address.resolved(page.address(), address);
     if (!Sender.isSameOrigin(page.address(), target)) {
       throw new IllegalStateException(
           "%s names %s as its next page, which is another service; credentials are not taken there"

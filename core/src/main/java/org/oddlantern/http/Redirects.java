@@ -54,7 +54,7 @@ record Redirects(Credentials credentials, List<Secret> secrets, Credentials.Toke
 
   private static URI target(WireRequest request, String location) {
     try {
-      URI target = request.uri().resolve(location);
+      URI target = Address.resolved(request.uri(), location);
       return URI.create(Profile.checked(target.toString()));
     } catch (IllegalArgumentException e) {
       throw new NoReply(

@@ -39,6 +39,28 @@ sealed interface Change {
     }
   }
 
+  /** Adds an item to the list at a place. */
+  record Adding(JsonPath path, List<Object> steps, @Nullable Object item) implements Change {
+    Adding(JsonPath path, @Nullable Object item) {
+      this(path, path.steps(), item);
+    }
+
+    @Override
+    public JsonNode apply(JsonNode tree, JsonMapping mapping) {
+      JsonPath.Found found = path.findOne(tree);
+      if (!(found.value() instanceof ArrayNode list)) {
+        String there = found.value().isMissingNode()
+            ? path.end(tree).stopped()
+            : found.where() + " is " + Words.contents(found.value());
+        throw new IllegalArgumentException(
+            "the payload cannot be changed at %s: there is no list to add an item to; %s"
+                .formatted(path, there));
+      }
+      list.add(mapping.tree(item));
+      return tree;
+    }
+  }
+
   /** Removes what is at a place. */
   record Removing(JsonPath path, List<Object> steps) implements Change {
     Removing(JsonPath path) {

@@ -95,6 +95,19 @@ public final class Payload implements JsonSource {
     return changed(new Change.Removing(JsonPath.of(path)));
   }
 
+  /**
+   * This payload with an item added at the end of a list.
+   *
+   * @param path a path to the list, which must be there when the payload is used
+   * @param item the item, as {@link #of} takes it; null adds JSON's null
+   * @return the changed payload
+   * @throws IllegalArgumentException if the path cannot be read or leads to many places; at first use if
+   *     there is no list at that place
+   */
+  public Payload adding(String path, @Nullable Object item) {
+    return changed(new Change.Adding(JsonPath.of(path), item));
+  }
+
   @Override
   public JsonNode tree(JsonMapping mapping) {
     JsonNode tree = source.apply(mapping);

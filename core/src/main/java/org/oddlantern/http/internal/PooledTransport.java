@@ -29,9 +29,9 @@ import org.oddlantern.http.WireReply;
 import org.oddlantern.http.WireRequest;
 
 /**
- * HTTP/1.1 over kept connections by the barest form of the client, which is also its fastest: it never
- * sends a request twice, follows no redirect, keeps no cookie, decodes nothing. The exchange is cut at
- * its deadline.
+ * HTTP over kept connections, by the barest forms of the client, which are also its fastest: they never
+ * send a request twice, follow no redirect, keep no cookie, decode nothing. In the clear and through
+ * proxies it is HTTP/1.1; else both sides agree on the version. The exchange is cut at its deadline.
  */
 public final class PooledTransport implements Transport {
 
@@ -40,6 +40,7 @@ public final class PooledTransport implements Transport {
 
   private final Map<Duration, CloseableHttpClient> plain = new ConcurrentHashMap<>();
   private final Map<Way, CloseableHttpClient> secured = new ConcurrentHashMap<>();
+  private final Map<Security, NegotiatedClient> negotiated = new ConcurrentHashMap<>();
   private final DeadlineWatch deadlines = new DeadlineWatch();
 
   @Override
@@ -76,6 +77,21 @@ public final class PooledTransport implements Transport {
   private WireReply send(
       HttpUriRequestBase wire, WireRequest request, Terms terms, Progress progress)
       throws IOException {
+    if (terms.proxy() == null && Way.isSecure(request.uri())) {
+      NegotiatedClient client = negotiated.computeIfAbsent(
+          terms.security(),
+          security -> new NegotiatedClient(security, CONNECTIONS, CONNECTIONS_PER_HOST));
+      return NegotiatedClient.decoded(
+          client.send(
+              request,
+              terms,
+              progress,
+              how -> wire.setDependency(() -> {
+                how.run();
+                return true;
+              })),
+          terms);
+    }
     CloseableHttpClient client = Way.isSecure(request.uri())
         ? secured.computeIfAbsent(
             new Way(terms.security(), terms.proxy(), terms.connect()), Way::client)
@@ -99,7 +115,7 @@ public final class PooledTransport implements Transport {
   }
 
   /** The text with a character for each of its bytes in UTF-8; an encoder of the client is slower. */
-  private static String octets(String text) {
+  static String octets(String text) {
     for (int i = 0; i < text.length(); i++) {
       if (text.charAt(i) > 127) {
         return new String(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1);
@@ -116,6 +132,7 @@ public final class PooledTransport implements Transport {
   @Override
   public void close() {
     deadlines.close();
+    negotiated.values().forEach(NegotiatedClient::close);
     List<CloseableHttpClient> clients = new ArrayList<>(plain.values());
     clients.addAll(secured.values());
     for (CloseableHttpClient client : clients) {

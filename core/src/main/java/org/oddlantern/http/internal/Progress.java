@@ -2,6 +2,7 @@ package org.oddlantern.http.internal;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -76,37 +77,54 @@ final class Progress {
   }
 
   private byte[] growing(InputStream stream) throws IOException {
-    List<byte[]> chunks = new ArrayList<>();
+    Collected collected = collected();
     byte[] chunk = new byte[CHUNK];
-    int filled = 0;
-    long total = 0;
-    for (int read = stream.read(chunk);
-        read >= 0;
-        read = stream.read(chunk, filled, chunk.length - filled)) {
-      filled += read;
-      total += read;
+    for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
+      collected.add(ByteBuffer.wrap(chunk, 0, read));
+    }
+    return collected.all();
+  }
+
+  /** A body that comes in pieces. */
+  Collected collected() {
+    return new Collected();
+  }
+
+  /** The pieces that have come; they are joined once, at the end. */
+  final class Collected {
+    private final List<byte[]> full = new ArrayList<>();
+    private byte[] piece = new byte[CHUNK];
+    private int filled;
+    private long total;
+
+    void add(ByteBuffer chunk) throws IOException {
+      total += chunk.remaining();
       bytes = total;
       if (total > limit) {
         throw new BodyTooLarge("the body is larger than the limit of " + limit + " bytes");
       }
-      if (filled == chunk.length) {
-        chunks.add(chunk);
-        chunk = new byte[Math.min(2 * chunk.length, LARGEST_CHUNK)];
-        filled = 0;
+      while (chunk.hasRemaining()) {
+        if (filled == piece.length) {
+          full.add(piece);
+          piece = new byte[Math.min(2 * piece.length, LARGEST_CHUNK)];
+          filled = 0;
+        }
+        int count = Math.min(chunk.remaining(), piece.length - filled);
+        chunk.get(piece, filled, count);
+        filled += count;
       }
     }
-    return joined(chunks, chunk, filled);
-  }
 
-  private byte[] joined(List<byte[]> chunks, byte[] last, int filled) {
-    byte[] body = new byte[(int) bytes];
-    int at = 0;
-    for (byte[] chunk : chunks) {
-      System.arraycopy(chunk, 0, body, at, chunk.length);
-      at += chunk.length;
+    byte[] all() {
+      byte[] body = new byte[(int) total];
+      int at = 0;
+      for (byte[] one : full) {
+        System.arraycopy(one, 0, body, at, one.length);
+        at += one.length;
+      }
+      System.arraycopy(piece, 0, body, at, filled);
+      return body;
     }
-    System.arraycopy(last, 0, body, at, filled);
-    return body;
   }
 
   /** Ends the reading of a body that is larger than allowed. */

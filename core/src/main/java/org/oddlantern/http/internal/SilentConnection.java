@@ -8,6 +8,7 @@ import javax.net.ssl.SSLSession;
 import javax.net.ssl.SSLSocket;
 import org.apache.hc.client5.http.io.ManagedHttpClientConnection;
 import org.apache.hc.core5.http.ClassicHttpRequest;
+import org.apache.hc.core5.http.Header;
 import org.apache.hc.core5.http.HttpException;
 import org.apache.hc.core5.http.config.Http1Config;
 import org.apache.hc.core5.http.impl.io.DefaultBHttpClientConnection;
@@ -31,7 +32,7 @@ final class SilentConnection extends DefaultBHttpClientConnection
 
   static final HttpConnectionFactory<ManagedHttpClientConnection> FACTORY = SilentConnection::made;
 
-  private static final Http1Config LIMITS = Http1Config.custom()
+  static final Http1Config LIMITS = Http1Config.custom()
       .setMaxHeaderCount(MOST_HEADERS)
       .setMaxLineLength(LONGEST_LINE)
       .setMaxEmptyLineCount(2)
@@ -88,7 +89,16 @@ final class SilentConnection extends DefaultBHttpClientConnection
       throw new StrayBytes();
     }
     used = true;
+    leaveOutClientName(request);
     super.sendRequestHeader(request);
+  }
+
+  /** Who leaves the header out wants none, not that of the client. */
+  private static void leaveOutClientName(ClassicHttpRequest request) {
+    Header agent = request.getFirstHeader("User-Agent");
+    if (agent != null && String.valueOf(agent.getValue()).startsWith("Apache-HttpClient")) {
+      request.removeHeader(agent);
+    }
   }
 
   @Override

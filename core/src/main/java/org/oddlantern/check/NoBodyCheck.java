@@ -1,0 +1,22 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+
+/** Asks that nothing came. */
+record NoBodyCheck() implements Check {
+
+  @Override
+  public String words() {
+    return "noBody()";
+  }
+
+  @Override
+  public List<Finding> examine(Evidence evidence) {
+    return evidence.bytes().length == 0
+        ? List.of()
+        : List.of(Finding.of("body", "no body at all", evidence.summary()));
+  }
+}
