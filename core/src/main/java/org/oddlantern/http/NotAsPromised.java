@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.oddlantern.json.Finding;
 
 /**
@@ -11,10 +12,12 @@ public final class NotAsPromised extends AssertionError {
 
   private static final long serialVersionUID = 1L;
 
+  private final String title;
   private final transient List<Verdict> verdicts;
 
   NotAsPromised(String title, List<Verdict> verdicts) {
     super(message(title, verdicts));
+    this.title = title;
     this.verdicts = List.copyOf(verdicts);
   }
 
@@ -25,6 +28,16 @@ public final class NotAsPromised extends AssertionError {
    */
   public List<Verdict> verdicts() {
     return verdicts;
+  }
+
+  /**
+   * The message with every verdict told in another way, with secrets hidden for instance.
+   *
+   * @param change tells a verdict in another way
+   * @return the message
+   */
+  public String message(UnaryOperator<Verdict> change) {
+    return message(title, verdicts.stream().map(change).toList());
   }
 
   private static String message(String title, List<Verdict> verdicts) {

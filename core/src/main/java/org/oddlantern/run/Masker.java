@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 import org.oddlantern.http.Header;
+import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 
 /**
@@ -111,7 +112,16 @@ final class Masker {
     return new Header(field.name(), scheme + MASK);
   }
 
-  Finding finding(Finding finding) {
+  Verdict verdict(Verdict verdict) {
+    return new Verdict(
+        text(verdict.check()),
+        verdict.warning(),
+        verdict.holds()
+            ? List.of()
+            : verdict.findings().stream().map(this::finding).toList());
+  }
+
+  private Finding finding(Finding finding) {
     boolean hidden = places.isNamed(finding.where());
     return new Finding(
         text(finding.where()),

@@ -85,8 +85,9 @@ final class NamedPlaces {
 
   /** Whether a finding tells of such a place. */
   boolean isNamed(String where) {
-    return names.stream()
-        .anyMatch(name -> where.endsWith("." + name) || where.endsWith("['" + name + "']"));
+    return paths.stream().anyMatch(path -> path.toString().equals(where))
+        || names.stream()
+            .anyMatch(name -> where.endsWith("." + name) || where.endsWith("['" + name + "']"));
   }
 
   private Set<String> exact(String body) {

@@ -85,12 +85,7 @@ final class Recording {
   private List<Verdict> masked(List<Verdict> verdicts) {
     List<Verdict> masked = new ArrayList<>(verdicts.size());
     for (Verdict verdict : verdicts) {
-      masked.add(new Verdict(
-          masker.text(verdict.check()),
-          verdict.warning(),
-          verdict.holds()
-              ? List.of()
-              : verdict.findings().stream().map(masker::finding).toList()));
+      masked.add(masker.verdict(verdict));
     }
     return masked;
   }

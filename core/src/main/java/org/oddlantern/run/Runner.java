@@ -216,7 +216,7 @@ public final class Runner {
               "it returned null, so there is nothing to hand on; return the value, or declare the method void")
           : Attempt.passed(value);
     } catch (Throwable thrown) {
-      return Thrown.attempt(thrown, definition.suite());
+      return Thrown.attempt(thrown, definition.suite(), masker);
     } finally {
       thread.setContextClassLoader(before);
     }

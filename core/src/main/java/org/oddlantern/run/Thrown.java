@@ -15,13 +15,15 @@ final class Thrown {
 
   private Thrown() {}
 
-  static Attempt attempt(Throwable thrown, Class<?> suite) {
+  static Attempt attempt(Throwable thrown, Class<?> suite, Masker masker) {
     Outcome outcome = thrown instanceof AssertionError ? Outcome.FAILED : Outcome.ERRORED;
-    return new Attempt(outcome, null, problem(thrown, suite));
+    return new Attempt(outcome, null, problem(thrown, suite, masker));
   }
 
-  private static ProblemRecord problem(Throwable thrown, Class<?> suite) {
-    String message = thrown.getMessage() == null ? "" : thrown.getMessage();
+  private static ProblemRecord problem(Throwable thrown, Class<?> suite, Masker masker) {
+    String message = thrown instanceof NotAsPromised checks
+        ? checks.message(masker::verdict)
+        : thrown.getMessage() == null ? "" : thrown.getMessage();
     boolean selfExplaining = thrown instanceof NotAsPromised
         || thrown instanceof NoReply
         || thrown instanceof SettingsProblem;

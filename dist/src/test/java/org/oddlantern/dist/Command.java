@@ -11,24 +11,24 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /** The command of the distribution, run as a process of its own. */
-record Command(Path folder, Map<String, String> variables) {
+public record Command(Path folder, Map<String, String> variables) {
 
   private static final Path HOME = Path.of(System.getProperty("dist.home"));
 
-  static Command in(Path folder) {
+  public static Command in(Path folder) {
     return new Command(folder, Map.of());
   }
 
-  Command with(String variable, String value) {
+  public Command with(String variable, String value) {
     Map<String, String> more = new HashMap<>(variables);
     more.put(variable, value);
     return new Command(folder, more);
   }
 
   /** What a process printed and how it ended. */
-  record Output(int status, String out, String err) {}
+  public record Output(int status, String out, String err) {}
 
-  Output run(String... words) throws IOException, InterruptedException {
+  public Output run(String... words) throws IOException, InterruptedException {
     List<String> line = new ArrayList<>(List.of(HOME.resolve("bin/odd-lantern").toString()));
     line.addAll(List.of(words));
     Path out = Files.createTempFile("out", ".txt");

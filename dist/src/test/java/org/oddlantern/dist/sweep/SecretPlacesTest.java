@@ -1,0 +1,142 @@
+package org.oddlantern.dist.sweep;
+
+import static org.oddlantern.check.Checks.*;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
+import java.util.Map;
+import org.oddlantern.config.Environment;
+import org.oddlantern.http.Call;
+import org.oddlantern.http.Credentials;
+import org.oddlantern.http.GraphQl;
+import org.oddlantern.http.Part;
+import org.oddlantern.http.Service;
+import org.oddlantern.json.Secret;
+import org.oddlantern.suite.Case;
+
+/**
+ * Cases that carry secrets in every place where one can stand; run by {@code SecretSweepIT}, which looks
+ * for them in all output. The service answers with what it was sent, in several encodings.
+ */
+public class SecretPlacesTest {
+
+  /** What must never be seen: with quotes, slashes, signs and letters that are escaped differently. */
+  static final String ODD = "Zq\"9/\\&<+ s3cr%t-été";
+
+  static final String PLAIN = "tok-Zq9f0lkvWm3X7aPp";
+  static final String VARIABLE = "env-Kd83hLq0Vx2Nn5Tt";
+  static final String IN_FILE = "file-Rr4Wm1Cz8Ys6Jb0";
+  static final String FETCHED = "fetched-Uu7Gg2Hh5Ll9";
+  static final String RENEWED = "renewed-Bb3Dd6Ff1Ee8";
+  static final String NAMED = "named-Oo5Ii4Uu3Yy2";
+
+  record SignIn(String keeper, Secret password) {}
+
+  record Told(Secret token) {}
+
+  private final Service api;
+
+  SecretPlacesTest(Environment env) {
+    api = env.service("sweep");
+  }
+
+  @Case
+  void fromAVariable() {
+    api.send(Call.get("/echo")).must(status(201));
+  }
+
+  @Case
+  void fromAFile(Environment env) {
+    env.service("filed").send(Call.get("/echo")).must(status(201));
+  }
+
+  @Case
+  void inEveryKindOfCall() {
+    Secret odd = Secret.of(ODD);
+    api.send(Call.post("/echo").json(new SignIn("wren", odd))).must(at("$.a", ODD));
+  }
+
+  @Case
+  void inAnAddress() {
+    api.credentials(Credentials.keyInQuery("key", Secret.of(ODD)))
+        .send(Call.get("/echo/{id}", Secret.of(PLAIN)).query("other", Secret.of(ODD)))
+        .must(status(201));
+  }
+
+  @Case
+  void inFormsAndParts() {
+    Secret odd = Secret.of(ODD);
+    api.send(Call.post("/echo").form("key", odd)).must(status(201));
+    api.send(Call.post("/echo")
+            .part("key", Part.text(odd))
+            .part("json", Part.json(Map.of("k", odd))))
+        .must(status(201));
+  }
+
+  @Case
+  void inBasicCredentialsAndCookies() {
+    api.credentials(Credentials.basic("wren", Secret.of(ODD)))
+        .send(Call.get("/echo").cookie("session", Secret.of(PLAIN)))
+        .must(status(201));
+  }
+
+  @Case
+  void inQueriesAndText() {
+    Secret.of(ODD);
+    api.send(Call.post("/echo").graphQl(GraphQl.text("{a}").variable("v", Secret.of(PLAIN))))
+        .must(status(201));
+    api.send(Call.post("/echo").text(ODD)).must(status(201));
+    api.send(
+            Call.post("/echo").xml("<a>" + ODD.replace("&", "&amp;").replace("<", "&lt;") + "</a>"))
+        .must(status(201));
+  }
+
+  @Case
+  void fetchedAndRenewed() {
+    Service guarded = api.credentials(Credentials.fetchedBy(
+        Call.post("/token").json(Map.of("password", Secret.of(PLAIN))), "$.token"));
+    guarded.send(Call.get("/guarded")).must(status(299));
+  }
+
+  @Case
+  void named() {
+    api.send(Call.post("/named")
+            .header("X-Named", NAMED)
+            .json(Map.of("pin", "p7", "password", NAMED)))
+        .must(at("$.password", "other"), at("$.pin", "x"));
+  }
+
+  @Case
+  void splitOverChunks() {
+    Secret.of(PLAIN);
+    api.send(Call.get("/chunks")).must(status(201));
+  }
+
+  @Case
+  void takenBack() {
+    api.send(
+            Call.post("/echo").undoneBy(reply -> Call.delete("/status/500/{id}", Secret.of(PLAIN))))
+        .must(status(200));
+  }
+
+  @Case
+  void thrown() {
+    throw new IllegalStateException("the token is " + Secret.of(ODD).reveal());
+  }
+
+  @Case
+  void printed() {
+    Secret.of(ODD);
+    System.out.println("printing " + ODD);
+    System.err.println("printing "
+        + Base64.getEncoder().encodeToString(("xx" + ODD).getBytes(StandardCharsets.UTF_8)));
+    api.send(Call.get("/echo")).must(status(200));
+  }
+
+  @Case("a title with tok-Zq9f0lkvWm3X7aPp in it")
+  Told titled() {
+    Secret.of(PLAIN);
+    api.send(Call.get("/nowhere/" + PLAIN)).must(header("X-Missing", PLAIN));
+    return new Told(Secret.of(PLAIN));
+  }
+}
