@@ -51,7 +51,6 @@ final class Masker {
   void learn(List<Header> fields) {
     for (Header field : fields) {
       if (isNamed(field.name())) {
-        learn(field.value(), "");
         learn(credentials(field.value()), "");
         learnPassword(field.value());
       } else if (isCookie(field.name())) {
@@ -75,8 +74,9 @@ final class Masker {
     return !places.isEmpty();
   }
 
+  /** A text of any kind, which may hold a piece of a body. */
   String text(String text) {
-    return texts.masked(text);
+    return texts.masked(cut(text, places.inText(text), "\""));
   }
 
   String address(String address, List<String> variables) {

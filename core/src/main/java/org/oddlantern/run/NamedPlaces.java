@@ -75,6 +75,13 @@ final class NamedPlaces {
     }
   }
 
+  /** What stands after the names in a piece of JSON, however broken. */
+  List<Hidden> inText(String text) {
+    return names.isEmpty() || names.stream().noneMatch(text::contains)
+        ? List.of()
+        : matches(inBrokenJson, text);
+  }
+
   /** What stands at the places of a form or of the query of an address. */
   List<Hidden> inForm(String text) {
     if (!anyParameter) {

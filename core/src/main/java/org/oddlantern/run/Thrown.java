@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.http.NoReply;
 import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.NotSent;
 
 /** Turns what a case threw into an outcome and a problem that explains itself. */
 final class Thrown {
@@ -31,7 +32,7 @@ final class Thrown {
         selfExplaining ? "" : thrown.getClass().getSimpleName(),
         message,
         at(thrown, suite),
-        selfExplaining ? "" : stack(thrown));
+        selfExplaining || thrown instanceof NotSent ? "" : stack(thrown));
   }
 
   /** The innermost line that belongs to the file of the suite. */

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Settings;
 import org.oddlantern.config.SettingsFile;
 import org.oddlantern.plan.Place;
@@ -25,8 +26,18 @@ record Trial(RunResult result, List<RunEvent> events) {
 
   /** Runs what is selected on the service "api". */
   static Trial of(TestService service, List<String> selected, RunListener... more) {
+    Settings settings = SettingsFile.onClassPath(Trial.class.getClassLoader())
+        .movedTo(Map.of("api", service.address()));
+    return on(settings, settings.environment(null), selected, more);
+  }
+
+  /** Runs what is selected on an environment. */
+  static Trial on(
+      Settings settings,
+      EnvironmentSettings environment,
+      List<String> selected,
+      RunListener... more) {
     ClassLoader loader = Trial.class.getClassLoader();
-    Settings settings = SettingsFile.onClassPath(loader).movedTo(Map.of("api", service.address()));
     List<RunEvent> events = new ArrayList<>();
     List<RunListener> listeners = new ArrayList<>(List.of(more));
     listeners.add(events::add);
@@ -34,7 +45,7 @@ record Trial(RunResult result, List<RunEvent> events) {
         "trial",
         new Planner(loader, List.of(new Place(here()))).plan(new Selection(selected)),
         settings,
-        settings.environment(null),
+        environment,
         Map.of(),
         loader,
         "seed");

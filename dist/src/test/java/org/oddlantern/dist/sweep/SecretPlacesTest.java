@@ -103,7 +103,7 @@ public class SecretPlacesTest {
     api.send(Call.post("/named")
             .header("X-Named", NAMED)
             .json(Map.of("pin", "p7", "password", NAMED)))
-        .must(at("$.password", "other"), at("$.pin", "x"));
+        .must(at("$.password", "other"), at("$.pin", "x"), status(201));
   }
 
   @Case
