@@ -53,10 +53,10 @@ final class DemoCommand implements Callable<Integer> {
         .toList();
     Plan plan = new Planner(loader, places).plan(options.selection());
     try (Example.Running running = example.start(withFaults)) {
-      running
-          .addresses()
+      running.addresses().values().stream()
+          .distinct()
           .forEach(
-              (name, address) -> terminal.out().println("started   " + name + " at " + address));
+              address -> terminal.out().println("started   " + example.name() + " at " + address));
       Settings settings =
           options.settings().over(SettingsFile.onClassPath(loader).movedTo(running.addresses()));
       return new Execution(terminal, options.out())

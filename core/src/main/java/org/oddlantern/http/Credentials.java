@@ -107,7 +107,7 @@ public final class Credentials {
    * The client credentials grant of OAuth 2 (RFC 6749, section 4.4). The token is fetched once in a run,
    * and again when it expires or a reply says 401.
    *
-   * @param tokenUrl the token endpoint, absolute
+   * @param tokenUrl the token endpoint, absolute or below the address of the service
    * @param clientId the client's identifier
    * @param clientSecret the client's secret, sent as RFC 6749, section 2.3.1 says
    * @param scopes the scopes to ask for; none for the server's standard ones

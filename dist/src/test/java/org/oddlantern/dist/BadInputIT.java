@@ -58,7 +58,7 @@ class BadInputIT {
     refused(
         2,
         "odd-lantern: " + file.toRealPath()
-            + ", line 4: unknown key 'servces' in the environment 'local'; did you mean 'services'? known are services and readOnly\n",
+            + ", line 4: unknown key 'servces' in the environment 'local'; did you mean 'services'? known are services, readOnly\n",
         "run",
         classes);
     Files.writeString(file, "use: local\n  environments: [\n");

@@ -27,8 +27,8 @@ class DocumentsIT {
 
   @Test
   void theFirstSuiteOfTheReadmeRunsWithTheSettingsOfTheReadme() throws Exception {
-    String settings = blocks("yaml").get(0);
-    String source = blocks("java").get(0);
+    String settings = blocks(readme(), "yaml").get(0);
+    String source = blocks(readme(), "java").get(0);
     String className = "org.oddlantern.demo.suites.FirstTest";
     assertTrue(readme().contains("demo/src/test/java/" + className.replace('.', '/') + ".java"));
     try (Beeyard beeyard = Beeyard.start(0, 0, Set.of())) {
@@ -50,13 +50,41 @@ class DocumentsIT {
 
   @Test
   void everySnippetIsOneThatIsTested() throws IOException {
-    assertEquals(1, blocks("java").size(), "a new Java snippet wants a test here");
-    assertEquals(1, blocks("yaml").size(), "new settings want a test here");
-    for (String command : String.join("", blocks("sh")).lines().toList()) {
+    String elsewhere = everything().replace(calls(), "");
+    assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
+    assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
+    for (String command : String.join("", blocks(everything(), "sh")).lines().toList()) {
       assertTrue(
-          command.matches("mvn verify|\\./odd-lantern (demo|list|run)( .*)?|bench/run"),
+          command.matches("mvn verify|\\./odd-lantern (demo|list|run|settings)( .*)?|bench/run"),
           command + " is a command that no test knows");
     }
+  }
+
+  @Test
+  void everySnippetAboutCallsStandsInASuiteOfTheDemo() throws IOException {
+    Path suites = ROOT.resolve("demo/src/test/java/org/oddlantern/demo/suites");
+    StringBuilder sources = new StringBuilder();
+    try (Stream<Path> files = Files.list(suites)) {
+      for (Path file : files.toList()) {
+        sources.append(Files.readString(file));
+      }
+    }
+    List<String> snippets = blocks(calls(), "java");
+    assertTrue(snippets.size() > 15, "only " + snippets.size() + " snippets were found");
+    for (String snippet : snippets) {
+      assertTrue(dense(sources.toString()).contains(dense(snippet)), snippet);
+    }
+    assertEquals(
+        Files.readString(ROOT.resolve("demo/src/test/resources/odd-lantern.yaml")),
+        blocks(calls(), "yaml").get(0));
+  }
+
+  private static String dense(String source) {
+    return source.replaceAll("\\s+", "");
+  }
+
+  private static String calls() throws IOException {
+    return Files.readString(ROOT.resolve("docs/calls.md"));
   }
 
   @Test
@@ -76,8 +104,8 @@ class DocumentsIT {
     assertFalse(everything().matches("(?s).*(?<![\\w.])/(home|root|tmp|work)/.*"));
   }
 
-  private static List<String> blocks(String language) throws IOException {
-    Matcher blocks = Pattern.compile("(?s)```" + language + "\\n(.*?)```").matcher(everything());
+  private static List<String> blocks(String text, String language) {
+    Matcher blocks = Pattern.compile("(?s)```" + language + "\\n(.*?)```").matcher(text);
     return blocks.results().map(block -> block.group(1)).toList();
   }
 

@@ -39,7 +39,13 @@ class RunIT {
         use: nowhere
         environments:
           nowhere: { services: { beeyard: { url: "http://127.0.0.1:1" } } }
-          here: { services: { beeyard: { url: "%s" } } }
+          here:
+            services:
+              beeyard: { url: "%1$s" }
+              gate:
+                url: "%1$s"
+                clientCredentials: { tokenUrl: /token, clientId: gate, clientSecret: latch-and-hinge }
+          visitors: { readOnly: true, services: { beeyard: { url: "%1$s" } } }
         """.formatted(beeyard.address()));
   }
 
@@ -48,7 +54,7 @@ class RunIT {
     for (int i = 0; i < 2; i++) {
       Command.Output output = run("--env", "here");
       assertEquals(0, output.status(), output.out());
-      assertTrue(output.out().contains("\n22 passed in "), output.out());
+      assertTrue(output.out().contains("\n42 passed in "), output.out());
     }
   }
 

@@ -44,6 +44,8 @@ public final class Beeyard implements AutoCloseable {
     config.routes.post("/api/sign-in", new SignIn(store)::signIn);
     new HiveRoutes(store, access, faults).addTo(config.routes);
     new InspectionRoutes(store, access, faults).addTo(config.routes);
+    new Extras(store, access).addTo(config.routes);
+    new Machines(store).addTo(config.routes);
     config.routes.exception(Refusal.class, (refusal, context) -> refusal.answer(context));
     config.routes.error(
         404, context -> Refusal.notFound("nothing at " + context.path()).answerUnlessTold(context));

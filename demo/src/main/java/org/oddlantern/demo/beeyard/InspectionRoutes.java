@@ -36,6 +36,11 @@ record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
     int offset = number(context, "offset", 0);
     int limit = number(context, "limit", found.size());
     List<Inspection> shown = found.stream().skip(offset).limit(limit).toList();
+    if (offset + shown.size() < found.size()) {
+      context.header(
+          "Link",
+          "<%s?offset=%d&limit=%d>; rel=\"next\"".formatted(context.path(), offset + limit, limit));
+    }
     context.json(Map.of("items", told(shown), "total", found.size()));
   }
 
