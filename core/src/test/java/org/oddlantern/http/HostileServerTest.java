@@ -8,6 +8,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.zip.Deflater;
@@ -90,6 +93,35 @@ class HostileServerTest {
       throw new RawServer.Reset();
     });
     assertTrue(reset.startsWith("the connection broke off (Connection reset"), reset);
+  }
+
+  @Test
+  void sendsAReplyNobodyAskedForBetweenTwoCalls() throws Exception {
+    try (ServerSocket listening = new ServerSocket(0, 5, InetAddress.getLoopbackAddress())) {
+      Thread thread = new Thread(() -> answerTwiceEach(listening));
+      thread.setDaemon(true);
+      thread.start();
+      Service service = Service.reachedAt("http://127.0.0.1:" + listening.getLocalPort());
+      assertEquals("true", service.send(Call.get("/1")).text());
+      Thread.sleep(300);
+      assertEquals("true", service.send(Call.get("/2")).text());
+    }
+  }
+
+  /** The right reply at once, and a false one on the same connection a little later. */
+  private static void answerTwiceEach(ServerSocket listening) {
+    while (!listening.isClosed()) {
+      try {
+        Socket socket = listening.accept();
+        while (socket.getInputStream().read(new byte[65_536]) > 0) {
+          socket.getOutputStream().write(ascii(OK + "Content-Length: 4\r\n\r\ntrue"));
+          Thread.sleep(50);
+          socket.getOutputStream().write(ascii(OK + "Content-Length: 5\r\n\r\nfalse"));
+        }
+      } catch (IOException | InterruptedException e) {
+        // the peer has gone, or the test is over
+      }
+    }
   }
 
   @Test

@@ -3,6 +3,7 @@ package org.oddlantern.payload;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.time.LocalDate;
 import java.util.List;
@@ -10,6 +11,24 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 class PayloadTest {
+
+  @Test
+  void addsToAListOrSaysWhatStandsThere() {
+    Payload payload = Payload.json("{\"tags\":[1],\"label\":\"x\"}");
+    assertEquals(
+        "{\"tags\":[1,{\"a\":2}],\"label\":\"x\"}",
+        payload.adding("$.tags", Map.of("a", 2)).toString());
+    assertEquals(
+        "the payload cannot be changed at $.label: there is no list to add an item to; $.label is \"x\" (text)",
+        assertThrows(
+                IllegalArgumentException.class,
+                () -> payload.adding("$.label", 1).toString())
+            .getMessage());
+    assertTrue(assertThrows(
+            IllegalArgumentException.class, () -> payload.adding("$.tag", 1).toString())
+        .getMessage()
+        .contains("the path ends at $, which is an object with tags, label"));
+  }
 
   record Hive(String label, LocalDate since, List<Integer> frames) {}
 

@@ -148,6 +148,15 @@ class EnvironmentTest {
         problem(trial, "graphQl").contains("no GraphQL errors unless the case asks for them"));
   }
 
+  @Test
+  void aCookieIsKeptForItsCaseAlone() throws IOException {
+    Trial trial = run(settings(""), "CookieTest");
+    assertEquals("passed given, passed other", trial.outcomes());
+    assertEquals(
+        List.of("", "session=s-4711-abcdefghijkl", ""),
+        here.received.stream().map(one -> one.header("Cookie")).toList());
+  }
+
   private static List<String> targets(EchoService service) {
     return service.received.stream().map(EchoService.Request::target).toList();
   }
@@ -191,6 +200,19 @@ class EnvironmentTest {
     @Case
     void moved(Environment env) {
       env.service("api").movedTo("http://127.0.0.1:1").send(Call.get("/moved")).must(status(200));
+    }
+  }
+
+  static class CookieTest {
+    @Case
+    void given(Environment env) {
+      env.service("api").send(Call.get("/cookie")).must(cookie("session"));
+      env.service("api").send(Call.get("/a")).must(status(200));
+    }
+
+    @Case
+    void other(Environment env) {
+      env.service("api").send(Call.get("/a")).must(status(200));
     }
   }
 

@@ -54,6 +54,15 @@ public record ExchangeView(
   }
 
   /**
+   * How many checks hold, in words.
+   *
+   * @return {@code 2 checks hold}
+   */
+  public String heldWords() {
+    return Amounts.of(held.size(), "check") + (held.size() == 1 ? " holds" : " hold");
+  }
+
+  /**
    * Whether something is wrong with it.
    *
    * @return true if a check does not hold or no reply came
