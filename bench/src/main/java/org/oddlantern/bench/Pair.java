@@ -36,8 +36,8 @@ public final class Pair {
     int pairs = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 9;
     int exchanges = arguments.length > 1 ? Integer.parseInt(arguments[1]) : 10_000;
     System.out.println("both started plainly: " + run(pairs, exchanges, List.of()));
-    System.out.println("ours started as the command starts it, by hand plainly: "
-        + run(pairs, exchanges, AS_THE_COMMAND));
+    System.out.println(
+        "both started as the command starts: " + run(pairs, exchanges, AS_THE_COMMAND));
   }
 
   static String run(int pairs, int exchanges, List<String> options) throws Exception {
@@ -52,7 +52,7 @@ public final class Pair {
     List<Measured> byHand = new ArrayList<>();
     for (int i = 0; i <= pairs; i++) {
       Measured one = side(LanternSide.class, address, exchanges, options, journal.toString());
-      Measured other = side(HandwrittenSide.class, address, exchanges, List.of());
+      Measured other = side(HandwrittenSide.class, address, exchanges, options);
       if (i > 0) {
         lantern.add(one);
         byHand.add(other);

@@ -70,8 +70,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check header(String name, Object value) {
-    return new HeaderCheck(
-        "header(\"%s\", %s)".formatted(name, argument(value)), name, shape(value));
+    return new HeaderCheck(words("header", name, value), name, shape(value));
   }
 
   /**
@@ -92,8 +91,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check cookie(String name, Object value) {
-    return new CookieCheck(
-        "cookie(\"%s\", %s)".formatted(name, argument(value)), name, shape(value));
+    return new CookieCheck(words("cookie", name, value), name, shape(value));
   }
 
   /**
@@ -135,8 +133,12 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if the path cannot be read
    */
   public static Check at(String path, @Nullable Object shape) {
-    return new PathCheck(
-        "at(\"%s\", %s)".formatted(path, argument(shape)), JsonPath.of(path), shape(shape));
+    return new PathCheck(words("at", path, shape), JsonPath.of(path), shape(shape));
+  }
+
+  /** Joined by hand: every check is told in words, and a formatter is ten times as slow. */
+  private static String words(String check, String place, @Nullable Object shape) {
+    return check + "(\"" + place + "\", " + argument(shape) + ")";
   }
 
   private static String argument(@Nullable Object shape) {

@@ -72,9 +72,12 @@ final class Sender {
   }
 
   private Exchange follow(Call call, Exchange first, Travel travel, int limit) {
+    if (limit == 0) {
+      return first;
+    }
     Redirects redirects = new Redirects(writer.credentials(call), secrets(call), this::token);
     Exchange exchange = first;
-    for (int count = 0; limit > 0 && redirects.isRedirect(replyOf(exchange)); count++) {
+    for (int count = 0; redirects.isRedirect(replyOf(exchange)); count++) {
       if (count == limit) {
         throw new NoReply(
             "%s was redirected more than %d times, the last time to %s: the redirects may run in a circle; allow more, or look at them with followingRedirects(0)"

@@ -13,10 +13,16 @@ public final class JsonPath {
 
   private final String text;
   private final List<Selector> selectors;
+  private final boolean singular;
 
   private JsonPath(String text, List<Selector> selectors) {
     this.text = text;
     this.selectors = selectors;
+    boolean single = true;
+    for (Selector selector : selectors) {
+      single &= selector.isSingular();
+    }
+    this.singular = single;
   }
 
   /**
@@ -37,7 +43,7 @@ public final class JsonPath {
    * @return true for one place
    */
   public boolean isSingular() {
-    return selectors.stream().allMatch(Selector::isSingular);
+    return singular;
   }
 
   /**

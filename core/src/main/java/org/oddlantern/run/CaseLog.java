@@ -57,7 +57,9 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
     if (entry != null) {
       entry.verdicts.addAll(made);
       verdicts += made.size();
-      warned |= made.stream().anyMatch(verdict -> verdict.warning() && !verdict.holds());
+      for (Verdict verdict : made) {
+        warned |= verdict.warning() && !verdict.holds();
+      }
     }
   }
 

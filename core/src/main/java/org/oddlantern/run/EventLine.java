@@ -12,7 +12,11 @@ import tools.jackson.core.JsonGenerator;
  * Writes one event as a line of the journal, member by member: much cheaper than by reflection, and the
  * journal is written while cases run. What is empty is left out.
  */
-record EventLine(JsonGenerator out) {
+record EventLine(JsonGenerator out, TimeText times) {
+
+  EventLine(JsonGenerator out) {
+    this(out, new TimeText());
+  }
 
   void write(RunEvent event) {
     out.writeStartObject();
@@ -113,7 +117,7 @@ record EventLine(JsonGenerator out) {
     text("reason", exchange.reason());
     headers("replyHeaders", exchange.replyHeaders());
     body("replyBody", exchange.replyBody());
-    text("sentAt", exchange.sentAt().toString());
+    text("sentAt", times.text(exchange.sentAt()));
     out.writeNumberProperty("tookMicros", exchange.tookMicros());
     text("fault", exchange.fault());
     if (!exchange.verdicts().isEmpty()) {

@@ -189,7 +189,8 @@ final class Masker {
   }
 
   private boolean isNamed(String header) {
-    return named.computeIfAbsent(header, headers::contains);
+    Boolean known = named.get(header);
+    return known == null ? named.computeIfAbsent(header, headers::contains) : known;
   }
 
   /** What follows the scheme of an Authorization header (RFC 9110, section 11.4). */

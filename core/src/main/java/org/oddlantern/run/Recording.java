@@ -71,7 +71,17 @@ final class Recording {
         exchange.took().toNanos() / 1_000,
         exchange.fault() == null ? null : masker.text(exchange.fault()),
         masked(verdicts),
-        variables.stream().allMatch(String::isEmpty) ? List.of() : variables);
+        named(variables));
+  }
+
+  /** Nothing, unless one of them has a name. */
+  private static List<String> named(List<String> variables) {
+    for (String variable : variables) {
+      if (!variable.isEmpty()) {
+        return variables;
+      }
+    }
+    return List.of();
   }
 
   private List<Header> masked(Headers headers, List<String> variables) {
