@@ -5,6 +5,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -67,7 +68,7 @@ final class Recording {
         reply == null ? "" : masker.text(reply.reason()),
         reply == null ? List.of() : masked(reply.headers(), ignored),
         reply == null ? BodyRecord.NONE : body(reply.headers(), reply.body(), ignored),
-        exchange.sentAt(),
+        exchange.sentAt().truncatedTo(ChronoUnit.MICROS),
         exchange.took().toNanos() / 1_000,
         exchange.fault() == null ? null : masker.text(exchange.fault()),
         masked(verdicts),
