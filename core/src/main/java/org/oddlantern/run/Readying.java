@@ -1,6 +1,7 @@
 package org.oddlantern.run;
 
 import java.time.Duration;
+import java.util.List;
 import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Readiness;
 import org.oddlantern.config.ServiceSettings;
@@ -12,6 +13,8 @@ import org.oddlantern.http.NotSent;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.Resources;
 
 /** Waits before the first case until the services that have a {@code ready} answer without an error. */
 final class Readying {
@@ -29,6 +32,13 @@ final class Readying {
 
   /** Why the cases cannot run; empty if all services are ready. */
   String waited(Surroundings surroundings) {
+    Resources files = new Resources(order.loader(), order.settings().folder());
+    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files))) {
+      return waitedForAll(surroundings);
+    }
+  }
+
+  private String waitedForAll(Surroundings surroundings) {
     for (EnvironmentSettings environment : environments.all()) {
       for (ServiceSettings service : environment.services().values()) {
         String problem = problem(service, surroundings);

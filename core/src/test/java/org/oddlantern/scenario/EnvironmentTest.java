@@ -149,6 +149,15 @@ class EnvironmentTest {
   }
 
   @Test
+  void theHeaderThatNamesTheCaseCanBeLeftOut() throws IOException {
+    Settings settings = settings("").overriddenBy(List.of("services.api.caseHeader=none"));
+    assertEquals("passed make", run(settings, "PlainTest#make").outcomes());
+    assertTrue(
+        here.last().headers().values().stream().noneMatch(one -> one.toString().contains("#make")),
+        here.last().toString());
+  }
+
+  @Test
   void aCookieIsKeptForItsCaseAlone() throws IOException {
     Trial trial = run(settings(""), "CookieTest");
     assertEquals("passed given, passed other", trial.outcomes());

@@ -26,11 +26,11 @@ class DemoIT {
     Command.Output output = Command.in(folder).run("demo");
     assertEquals("", output.err());
     assertEquals(0, output.status(), output.out());
-    assertTrue(output.out().contains("\n42 passed in "), output.out());
+    assertTrue(output.out().contains("\n44 passed in "), output.out());
     assertTrue(output.out().contains("report    odd-lantern-out/report/index.html"), output.out());
     Path out = folder.resolve("odd-lantern-out");
     assertTrue(
-        Files.readString(out.resolve("report/index.html")).contains("All 42 promises held."));
+        Files.readString(out.resolve("report/index.html")).contains("All 44 promises held."));
     assertNothingSecret(out, output.out());
   }
 
@@ -38,7 +38,7 @@ class DemoIT {
   void faultsAreToldWithPlaceWantedAndGot() throws Exception {
     Command.Output output = Command.in(folder).run("demo", "--with-faults", "--out", "here");
     assertEquals(1, output.status(), output.out());
-    assertTrue(output.out().contains("\n7 failed, 35 passed in "), output.out());
+    assertTrue(output.out().contains("\n7 failed, 37 passed in "), output.out());
     for (String part : List.of(
         "got     no such header; there are Date, Content-Type, ETag, Content-Length",
         "at      $.items[36].frames\n              wanted  a whole number\n              got     \"4\" (text)",

@@ -45,8 +45,13 @@ class RunIT {
               gate:
                 url: "%1$s"
                 clientCredentials: { tokenUrl: /token, clientId: gate, clientSecret: latch-and-hinge }
+              vault:
+                url: "%2$s"
+                trust: certificates/vault.pem
+                clientCertificate: { certificate: certificates/keeper.pem, key: certificates/keeper-key.pem }
           visitors: { readOnly: true, services: { beeyard: { url: "%1$s" } } }
-        """.formatted(beeyard.address()));
+        """.formatted(
+            beeyard.address(), beeyard.vaultAddress()));
   }
 
   @Test
@@ -54,7 +59,7 @@ class RunIT {
     for (int i = 0; i < 2; i++) {
       Command.Output output = run("--env", "here");
       assertEquals(0, output.status(), output.out());
-      assertTrue(output.out().contains("\n42 passed in "), output.out());
+      assertTrue(output.out().contains("\n44 passed in "), output.out());
     }
   }
 

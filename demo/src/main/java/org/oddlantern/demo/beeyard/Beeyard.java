@@ -11,12 +11,16 @@ import java.util.Set;
 /** The running service: HTTP on loopback, its database behind it. Closing it stops both. */
 public final class Beeyard implements AutoCloseable {
 
+  private static final int VAULT_PORT = 7413;
+
   private final Store store;
   private final Javalin server;
+  private final Vault vault;
 
-  private Beeyard(Store store, Javalin server) {
+  private Beeyard(Store store, Javalin server, Vault vault) {
     this.store = store;
     this.server = server;
+    this.vault = vault;
   }
 
   /**
@@ -32,7 +36,7 @@ public final class Beeyard implements AutoCloseable {
     Store store = Store.open(databasePort, Clock.systemUTC());
     Javalin server = Javalin.create(config -> configure(config, store, faults));
     server.start(InetAddress.getLoopbackAddress().getHostAddress(), port);
-    return new Beeyard(store, server);
+    return new Beeyard(store, server, Vault.open(port == 0 ? 0 : VAULT_PORT));
   }
 
   private static void configure(JavalinConfig config, Store store, Set<Fault> faults) {
@@ -62,6 +66,15 @@ public final class Beeyard implements AutoCloseable {
   }
 
   /**
+   * Where the vault is, which speaks TLS.
+   *
+   * @return its address
+   */
+  public String vaultAddress() {
+    return vault.address();
+  }
+
+  /**
    * Where the database is.
    *
    * @return its JDBC address
@@ -73,6 +86,7 @@ public final class Beeyard implements AutoCloseable {
   @Override
   public void close() {
     server.stop();
+    vault.close();
     store.close();
   }
 }

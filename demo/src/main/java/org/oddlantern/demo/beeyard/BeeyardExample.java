@@ -27,7 +27,10 @@ public final class BeeyardExample implements Example {
     return new Running() {
       @Override
       public Map<String, String> addresses() {
-        return Map.of("beeyard", beeyard.address(), "gate", beeyard.address());
+        return Map.of(
+            "beeyard", beeyard.address(),
+            "gate", beeyard.address(),
+            "vault", beeyard.vaultAddress());
       }
 
       @Override

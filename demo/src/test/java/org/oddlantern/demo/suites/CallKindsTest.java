@@ -109,7 +109,9 @@ public class CallKindsTest {
         .send(Call.post("/graphql").graphQl(one.variable("id", 1)))
         .must(at("$.data.hive.label", "Foxglove"));
     beeyard
-        .send(Call.post("/graphql").graphQl(one.variable("id", 999_999)))
+        .send(Call.post("/graphql")
+            .graphQl(
+                GraphQl.file("payloads/hives.graphql").operation("One").variable("id", 999_999)))
         .must(at("$.errors[0].message", "there is no hive 999999"));
   }
 

@@ -61,6 +61,18 @@ public class CredentialsTest {
     env.service("gate").send(Call.get("/hives")).must(status(200));
   }
 
+  @Case("the vault opens for keepers who show a certificate, over HTTP/2")
+  void clientCertificate(Environment env) {
+    env.service("vault")
+        .send(Call.get("/jars"))
+        .must(status(200), at("$.keeper", "keeper"), at("$.version", "HTTP/2.0"));
+    env.service("vault")
+        .trusting("certificates/vault.pem")
+        .clientCertificate("certificates/keeper.pem", "certificates/keeper-key.pem")
+        .send(Call.get("/jars"))
+        .must(status(200), at("$.jars", 144));
+  }
+
   @Case("a browser's session lives in a cookie")
   void session() {
     beeyard

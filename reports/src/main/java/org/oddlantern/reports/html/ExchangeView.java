@@ -56,10 +56,12 @@ public record ExchangeView(
   /**
    * How many checks hold, in words.
    *
-   * @return {@code 2 checks hold}
+   * @return {@code 2 checks hold}, or that nothing was checked
    */
   public String heldWords() {
-    return Amounts.of(held.size(), "check") + (held.size() == 1 ? " holds" : " hold");
+    return held.isEmpty()
+        ? "nothing checked"
+        : Amounts.of(held.size(), "check") + (held.size() == 1 ? " holds" : " hold");
   }
 
   /**
