@@ -62,7 +62,8 @@ final class Sender {
     WireRequest request = writer.write(call, this::token);
     Travel travel = new Travel(call.options().name(), terms, heard);
     Exchange exchange = travel.exchange(request);
-    if (replyOf(exchange).status() == 401) {
+    boolean ownProof = call.headers().first("Authorization").isPresent();
+    if (replyOf(exchange).status() == 401 && !ownProof) {
       Renewal renewal = new Renewal();
       WireRequest again = renewal.tried(call, request);
       exchange = renewal.fetched ? travel.exchange(again) : exchange;

@@ -172,6 +172,13 @@ class CallTest {
     assertEquals(
         List.of("/token", "/guarded", "/guarded", "/guarded", "/token", "/guarded"),
         server.received.stream().map(EchoService.Request::target).toList());
+    int before = server.received.size();
+    assertEquals(
+        401,
+        guarded
+            .send(Call.get("/guarded").header("Authorization", "Bearer mine"))
+            .status());
+    assertEquals(before + 1, server.received.size());
     Service broken = service.credentials(Credentials.fetchedBy(Call.post("/other"), "$.token"));
     assertTrue(assertThrows(NotSent.class, () -> broken.send(Call.get("/guarded")))
         .getMessage()
