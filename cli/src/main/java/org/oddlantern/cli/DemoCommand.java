@@ -3,8 +3,11 @@ package org.oddlantern.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.ServiceLoader;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import org.oddlantern.config.Example;
@@ -53,10 +56,12 @@ final class DemoCommand implements Callable<Integer> {
         .toList();
     Plan plan = new Planner(loader, places).plan(options.selection());
     try (Example.Running running = example.start(withFaults)) {
-      running.addresses().values().stream()
-          .distinct()
-          .forEach(
-              address -> terminal.out().println("started   " + example.name() + " at " + address));
+      Map<String, List<String>> names = new TreeMap<>();
+      new TreeMap<>(running.addresses())
+          .forEach((name, address) ->
+              names.computeIfAbsent(address, key -> new ArrayList<>()).add(name));
+      names.forEach((address, served) ->
+          terminal.out().println("started   " + String.join(", ", served) + " at " + address));
       Settings settings =
           options.settings().over(SettingsFile.onClassPath(loader).movedTo(running.addresses()));
       return new Execution(terminal, options.out())

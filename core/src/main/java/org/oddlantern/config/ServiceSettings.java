@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Credentials;
@@ -160,7 +161,7 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
     return Amounts.duration(value.resolved(sources), value.place(), key);
   }
 
-  private static Service made(SettingsValue value, java.util.function.Supplier<Service> making) {
+  private static Service made(SettingsValue value, Supplier<Service> making) {
     try {
       return making.get();
     } catch (IllegalArgumentException e) {

@@ -29,9 +29,9 @@ public final class Call {
   private final Address address;
   private final Headers headers;
   private final Body body;
-  private final Options options;
+  private final CallOptions options;
 
-  private Call(String method, Address address, Headers headers, Body body, Options options) {
+  private Call(String method, Address address, Headers headers, Body body, CallOptions options) {
     this.method = method;
     this.address = address;
     this.headers = headers;
@@ -39,13 +39,7 @@ public final class Call {
     this.options = options;
   }
 
-  /**
-   * A GET; the same as {@link #get}.
-   *
-   * @param template the path
-   * @param arguments one for each place of the template
-   * @return the call
-   */
+  /** A GET; the same as {@link #get}. */
   public static Call to(String template, Object... arguments) {
     return method("GET", template, arguments);
   }
@@ -61,68 +55,32 @@ public final class Call {
     return method("GET", template, arguments);
   }
 
-  /**
-   * A POST.
-   *
-   * @param template the path
-   * @param arguments one for each place of the template
-   * @return the call
-   */
+  /** A POST; template and arguments as for {@link #get}. */
   public static Call post(String template, Object... arguments) {
     return method("POST", template, arguments);
   }
 
-  /**
-   * A PUT.
-   *
-   * @param template the path
-   * @param arguments one for each place of the template
-   * @return the call
-   */
+  /** A PUT; template and arguments as for {@link #get}. */
   public static Call put(String template, Object... arguments) {
     return method("PUT", template, arguments);
   }
 
-  /**
-   * A PATCH (RFC 5789).
-   *
-   * @param template the path
-   * @param arguments one for each place of the template
-   * @return the call
-   */
+  /** A PATCH (RFC 5789); template and arguments as for {@link #get}. */
   public static Call patch(String template, Object... arguments) {
     return method("PATCH", template, arguments);
   }
 
-  /**
-   * A DELETE.
-   *
-   * @param template the path
-   * @param arguments one for each place of the template
-   * @return the call
-   */
+  /** A DELETE; template and arguments as for {@link #get}. */
   public static Call delete(String template, Object... arguments) {
     return method("DELETE", template, arguments);
   }
 
-  /**
-   * A HEAD; its reply has no body.
-   *
-   * @param template the path
-   * @param arguments one for each place of the template
-   * @return the call
-   */
+  /** A HEAD; its reply has no body; template and arguments as for {@link #get}. */
   public static Call head(String template, Object... arguments) {
     return method("HEAD", template, arguments);
   }
 
-  /**
-   * An OPTIONS.
-   *
-   * @param template the path
-   * @param arguments one for each place of the template
-   * @return the call
-   */
+  /** An OPTIONS; template and arguments as for {@link #get}. */
   public static Call options(String template, Object... arguments) {
     return method("OPTIONS", template, arguments);
   }
@@ -142,7 +100,7 @@ public final class Call {
           "'" + method + "' cannot be a method: it must be one word (RFC 9110, section 9.1)");
     }
     return new Call(
-        method, Address.of(template, arguments), Headers.NONE, new Body.None(), Options.NONE);
+        method, Address.of(template, arguments), Headers.NONE, new Body.None(), CallOptions.NONE);
   }
 
   /**
@@ -280,7 +238,7 @@ public final class Call {
         address,
         headers.with(name, HeaderValues.text(value)),
         body,
-        options.secrets(HeaderValues.secrets(options.secrets, value)));
+        options.secrets(HeaderValues.secrets(options.secrets(), value)));
   }
 
   /**
@@ -290,7 +248,7 @@ public final class Call {
    * @return the call
    */
   public Call withoutHeader(String name) {
-    List<String> more = new ArrayList<>(options.left);
+    List<String> more = new ArrayList<>(options.left());
     more.add(name);
     return new Call(method, address, headers.without(name), body, options.left(more));
   }
@@ -306,7 +264,7 @@ public final class Call {
     String pair = name + "=" + HeaderValues.text(value);
     String before = headers.first("Cookie").map(cookies -> cookies + "; ").orElse("");
     return header("Cookie", before + pair)
-        .with(options.secrets(HeaderValues.secrets(options.secrets, value)));
+        .with(options.secrets(HeaderValues.secrets(options.secrets(), value)));
   }
 
   /**
@@ -403,7 +361,7 @@ public final class Call {
     return new Call(method, other, headers, body, options);
   }
 
-  Call with(Options changed) {
+  Call with(CallOptions changed) {
     return new Call(method, address, headers, body, changed);
   }
 
@@ -427,48 +385,7 @@ public final class Call {
     return body;
   }
 
-  Options options() {
+  CallOptions options() {
     return options;
-  }
-
-  /** What accompanies a call and is not on the wire as such. */
-  record Options(
-      String name,
-      @Nullable Credentials credentials,
-      @Nullable Duration deadline,
-      @Nullable Integer redirects,
-      @Nullable Function<Reply, Call> undo,
-      List<String> left,
-      List<Secret> secrets) {
-
-    static final Options NONE = new Options("", null, null, null, null, List.of(), List.of());
-
-    Options name(String words) {
-      return new Options(words, credentials, deadline, redirects, undo, left, secrets);
-    }
-
-    Options credentials(@Nullable Credentials own) {
-      return new Options(name, own, deadline, redirects, undo, left, secrets);
-    }
-
-    Options deadline(Duration limit) {
-      return new Options(name, credentials, limit, redirects, undo, left, secrets);
-    }
-
-    Options redirects(int limit) {
-      return new Options(name, credentials, deadline, limit, undo, left, secrets);
-    }
-
-    Options undo(Function<Reply, Call> how) {
-      return new Options(name, credentials, deadline, redirects, how, left, secrets);
-    }
-
-    Options left(List<String> names) {
-      return new Options(name, credentials, deadline, redirects, undo, List.copyOf(names), secrets);
-    }
-
-    Options secrets(List<Secret> known) {
-      return new Options(name, credentials, deadline, redirects, undo, left, known);
-    }
   }
 }

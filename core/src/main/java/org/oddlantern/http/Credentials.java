@@ -3,6 +3,7 @@ package org.oddlantern.http;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Secret;
 
 /**
@@ -17,16 +18,19 @@ import org.oddlantern.json.Secret;
 public final class Credentials {
 
   /** None at all. */
-  static final Credentials NONE = new Credentials("none", (request, tokens) -> request, List.of());
+  static final Credentials NONE =
+      new Credentials("none", (request, tokens) -> request, List.of(), null);
 
   private final String words;
   private final Proof proof;
   private final List<Secret> secrets;
+  private final @Nullable TokenCall source;
 
-  private Credentials(String words, Proof proof, List<Secret> secrets) {
+  private Credentials(String words, Proof proof, List<Secret> secrets, @Nullable TokenCall source) {
     this.words = words;
     this.proof = proof;
     this.secrets = secrets;
+    this.source = source;
   }
 
   /**
@@ -39,7 +43,8 @@ public final class Credentials {
     return new Credentials(
         "bearer",
         (request, tokens) -> request.with("Authorization", "Bearer " + token.reveal()),
-        List.of(token));
+        List.of(token),
+        null);
   }
 
   /**
@@ -60,7 +65,8 @@ public final class Credentials {
     return new Credentials(
         "basic",
         (request, tokens) -> request.with("Authorization", "Basic " + pair),
-        List.of(password, Secret.of(pair)));
+        List.of(password, Secret.of(pair)),
+        null);
   }
 
   /**
@@ -74,7 +80,8 @@ public final class Credentials {
     return new Credentials(
         "key in the header " + name,
         (request, tokens) -> request.with(name, key.reveal()),
-        List.of(key));
+        List.of(key),
+        null);
   }
 
   /**
@@ -88,7 +95,8 @@ public final class Credentials {
     return new Credentials(
         "key in the query as " + name,
         (request, tokens) -> request.to(Address.withParameter(request.uri(), name, key.reveal())),
-        List.of(key));
+        List.of(key),
+        null);
   }
 
   /**
@@ -132,7 +140,14 @@ public final class Credentials {
         words,
         (request, tokens) ->
             request.with("Authorization", "Bearer " + tokens.of(source).reveal()),
-        List.of());
+        List.of(),
+        source);
+  }
+
+  /** How the token is fetched; null if it is not. */
+  @Nullable
+  TokenCall source() {
+    return source;
   }
 
   WireRequest on(WireRequest request, Tokens tokens) {

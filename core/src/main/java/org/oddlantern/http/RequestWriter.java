@@ -31,7 +31,7 @@ record RequestWriter(Profile profile, Surroundings surroundings) {
       headers = headers.without(left);
     }
     WireRequest whole = new WireRequest(proven.method(), proven.uri(), headers, proven.body());
-    return finished(credentials == Credentials.NONE && isAnonymous(call) ? whole : fed(whole));
+    return finished(isAnonymous(call) ? whole : fed(whole));
   }
 
   Credentials credentials(Call call) {

@@ -62,11 +62,9 @@ final class Sender {
     WireRequest request = writer.write(call, this::token);
     Travel travel = new Travel(call.options().name(), terms, heard);
     Exchange exchange = travel.exchange(request);
-    boolean ownProof = call.headers().first("Authorization").isPresent();
-    if (replyOf(exchange).status() == 401 && !ownProof) {
-      Renewal renewal = new Renewal();
-      WireRequest again = renewal.tried(call, request);
-      exchange = renewal.fetched ? travel.exchange(again) : exchange;
+    Credentials.TokenCall source = writer.credentials(call).source();
+    if (source != null && replyOf(exchange).status() == 401 && !provesItself(call)) {
+      exchange = travel.exchange(writer.write(call, any -> renewed(source, request)));
     }
     Integer own = call.options().redirects();
     return follow(call, exchange, travel, own == null ? profile.redirects() : own);
@@ -115,6 +113,17 @@ final class Sender {
 
   private Secret token(Credentials.TokenCall source) {
     return surroundings.tokens().current(key(source), () -> fetched(source));
+  }
+
+  /** A token in the stead of the one that was refused. */
+  private Secret renewed(Credentials.TokenCall source, WireRequest refused) {
+    String header = refused.headers().first("Authorization").orElse("");
+    Secret old = Secret.of(header.substring(header.indexOf(' ') + 1));
+    return surroundings.tokens().renewed(key(source), old, () -> fetched(source));
+  }
+
+  private static boolean provesItself(Call call) {
+    return call.headers().first("Authorization").isPresent();
   }
 
   /** Tokens fetched by the same request are the same token, whoever wrote the call. */
@@ -182,20 +191,6 @@ final class Sender {
           .undoNoted(new PlannedUndo(this, credited, preview(credited).line()));
     } catch (RuntimeException | AssertionError e) {
       surroundings.recorder().undoNoted(new BrokenUndo(call.toString(), e));
-    }
-  }
-
-  /** A token in the stead of the one that was refused, if there is one to fetch. */
-  private final class Renewal {
-    private boolean fetched;
-
-    WireRequest tried(Call call, WireRequest refused) {
-      return writer.write(call, source -> {
-        fetched = true;
-        String header = refused.headers().first("Authorization").orElse("");
-        Secret old = Secret.of(header.substring(header.indexOf(' ') + 1));
-        return surroundings.tokens().renewed(key(source), old, () -> fetched(source));
-      });
     }
   }
 

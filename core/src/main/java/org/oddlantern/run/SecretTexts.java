@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicLongArray;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The texts that must not be shown, in every form they may take, found in one pass over a text however
@@ -58,7 +59,7 @@ final class SecretTexts {
     return masked == null ? text : masked.append(text, done, text.length()).toString();
   }
 
-  private @org.jspecify.annotations.Nullable Form formAt(String text, int at) {
+  private @Nullable Form formAt(String text, int at) {
     int beginning = beginning(text, at);
     int slot = slot(beginning);
     if ((filter.get(slot >> 6) & (1L << (slot & 63))) == 0) {

@@ -28,7 +28,7 @@ final class Tunnel extends PoolingHttpClientConnectionManagerBuilder {
   protected HttpClientConnectionOperator createConnectionOperator(
       SchemePortResolver ports, DnsResolver names, TlsSocketStrategy security) {
     return new DefaultHttpClientConnectionOperator(
-        (java.net.Proxy none) -> new Socket(proxy),
+        (Proxy none) -> new Socket(proxy),
         ports,
         new Unresolved(),
         RegistryBuilder.<TlsSocketStrategy>create().register("https", security).build());

@@ -1,0 +1,49 @@
+package org.oddlantern.http;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Secret;
+
+/** What accompanies a call and is not on the wire as such. */
+record CallOptions(
+    String name,
+    @Nullable Credentials credentials,
+    @Nullable Duration deadline,
+    @Nullable Integer redirects,
+    @Nullable Function<Reply, Call> undo,
+    List<String> left,
+    List<Secret> secrets) {
+
+  static final CallOptions NONE = new CallOptions("", null, null, null, null, List.of(), List.of());
+
+  CallOptions name(String words) {
+    return new CallOptions(words, credentials, deadline, redirects, undo, left, secrets);
+  }
+
+  CallOptions credentials(@Nullable Credentials own) {
+    return new CallOptions(name, own, deadline, redirects, undo, left, secrets);
+  }
+
+  CallOptions deadline(Duration limit) {
+    return new CallOptions(name, credentials, limit, redirects, undo, left, secrets);
+  }
+
+  CallOptions redirects(int limit) {
+    return new CallOptions(name, credentials, deadline, limit, undo, left, secrets);
+  }
+
+  CallOptions undo(Function<Reply, Call> how) {
+    return new CallOptions(name, credentials, deadline, redirects, how, left, secrets);
+  }
+
+  CallOptions left(List<String> names) {
+    return new CallOptions(
+        name, credentials, deadline, redirects, undo, List.copyOf(names), secrets);
+  }
+
+  CallOptions secrets(List<Secret> known) {
+    return new CallOptions(name, credentials, deadline, redirects, undo, left, known);
+  }
+}
