@@ -2,38 +2,50 @@ package org.oddlantern.json;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.json.internal.PathParser;
+import org.oddlantern.json.internal.Query;
+import org.oddlantern.json.internal.Search;
+import org.oddlantern.json.internal.Segment;
+import org.oddlantern.json.internal.Selector;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.MissingNode;
 
 /**
- * A path into a JSON tree as RFC 9535 writes it; so far with names, indexes and wildcards: {@code
- * $.hives[0].label}, {@code $.hives[*].id}, {@code $['a name'][-1]}. Immutable and thread-safe.
+ * A path into a JSON tree, all of RFC 9535: names, indexes, slices, wildcards, descendants, filters and
+ * the five functions, with I-Regexp (RFC 9485). Immutable and thread-safe.
+ *
+ * <pre>{@code
+ * JsonPath.of("$.hives[?@.queen == true].label").find(tree)
+ * }</pre>
  */
 public final class JsonPath {
 
   private final String text;
-  private final List<Selector> selectors;
+  private final Query query;
   private final boolean singular;
 
-  private JsonPath(String text, List<Selector> selectors) {
+  private JsonPath(String text) {
     this.text = text;
-    this.selectors = selectors;
-    boolean single = true;
-    for (Selector selector : selectors) {
-      single &= selector.isSingular();
-    }
-    this.singular = single;
+    this.query = new PathParser(text).parse();
+    this.singular = query.isSingular();
   }
 
   /**
-   * Reads a path.
+   * Reads a path. Within a run each path is read once.
    *
    * @param text the path, beginning with {@code $}
    * @return the path
    * @throws BadPath if it is not a path, with a caret where reading stopped
    */
   public static JsonPath of(String text) {
-    return new JsonPath(text, new PathParser(text).parse());
+    Optional<KnownPaths> known = CurrentCase.part(KnownPaths.class);
+    return known.isPresent() ? known.get().path(text) : read(text);
+  }
+
+  static JsonPath read(String text) {
+    return new JsonPath(text);
   }
 
   /**
@@ -53,8 +65,8 @@ public final class JsonPath {
    * @return true if it is
    */
   public boolean beginsWith(String name) {
-    return !selectors.isEmpty()
-        && selectors.get(0) instanceof Selector.Name first
+    return !query.segments().isEmpty()
+        && query.segments().get(0).selectors().get(0) instanceof Selector.Name first
         && first.name().equals(name);
   }
 
@@ -63,16 +75,10 @@ public final class JsonPath {
    *
    * @param root the whole document
    * @return what was found, with its places; empty if nothing
+   * @throws CostlyPath if that would take too long
    */
   public List<Found> find(JsonNode root) {
-    List<Found> found = List.of(new Found(Location.ROOT, root));
-    for (Selector selector : selectors) {
-      List<Found> next = new ArrayList<>();
-      found.forEach(one -> selector.select(
-          one.where, one.value, (where, value) -> next.add(new Found(where, value))));
-      found = next;
-    }
-    return found;
+    return query.find(root, new Search(text, root));
   }
 
   /**
@@ -84,9 +90,9 @@ public final class JsonPath {
   public Found findOne(JsonNode root) {
     Location where = Location.ROOT;
     JsonNode value = root;
-    for (Selector selector : selectors) {
-      JsonNode child = selector.pick(value);
-      where = selector.place(where, value);
+    for (Segment segment : query.segments()) {
+      JsonNode child = segment.single().pick(value);
+      where = segment.single().place(where, value);
       value = child == null ? MissingNode.getInstance() : child;
     }
     return new Found(where, value);
@@ -99,37 +105,17 @@ public final class JsonPath {
    * @return a sentence
    */
   public Dead end(JsonNode root) {
-    List<Found> reached = List.of(new Found(Location.ROOT, root));
-    for (Selector selector : selectors) {
-      List<Found> next = new ArrayList<>();
-      reached.forEach(one -> selector.select(
-          one.where, one.value, (where, value) -> next.add(new Found(where, value))));
-      if (next.isEmpty()) {
-        return dead(reached.get(0), selector);
-      }
-      reached = next;
-    }
-    throw new IllegalStateException("the path " + text + " does not end before its last value");
-  }
-
-  private static Dead dead(Found last, Selector selector) {
-    String stopped = "the path ends at " + last.where + ", which is " + Words.contents(last.value);
-    if (selector instanceof Selector.Name name) {
-      return new Dead(stopped, NearestMatch.hint(name.name(), last.value.propertyNames()));
-    }
-    boolean wrongKind = selector instanceof Selector.Index && last.value.isObject();
-    return new Dead(
-        stopped, wrongKind ? "an index looks into lists only; a field wants its name" : "");
+    return DeadEnd.of(query, new Search(text, root));
   }
 
   /** The steps of a singular path, each a name or an index; for those who change a tree. */
   public List<Object> steps() {
     List<Object> steps = new ArrayList<>();
-    for (Selector selector : selectors) {
-      if (selector instanceof Selector.Name name) {
+    for (Segment segment : query.segments()) {
+      if (segment.isSingular() && segment.single() instanceof Selector.Name name) {
         steps.add(name.name());
-      } else if (selector instanceof Selector.Index index) {
-        steps.add(index.index());
+      } else if (segment.isSingular() && segment.single() instanceof Selector.Index index) {
+        steps.add((int) Math.max(Integer.MIN_VALUE, Math.min(Integer.MAX_VALUE, index.index())));
       } else {
         throw new IllegalArgumentException(
             "the path " + text + " leads to many places; one place is wanted here");

@@ -1,6 +1,9 @@
 package org.oddlantern.json;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.internal.PathScanner;
 
 /**
  * A place in a JSON tree. It prints as a JSONPath (RFC 9535) that leads there, in shorthand where the
@@ -59,12 +62,17 @@ public final class Location {
     return text.toString();
   }
 
+  /** Without recursion: a place may lie as deep as its document goes. */
   private void write(StringBuilder text, boolean shorthand) {
-    if (parent == null) {
-      text.append('$');
-      return;
+    Deque<Location> way = new ArrayDeque<>();
+    for (Location step = this; step.parent != null; step = step.parent) {
+      way.push(step);
     }
-    parent.write(text, shorthand);
+    text.append('$');
+    way.forEach(step -> step.writeStep(text, shorthand));
+  }
+
+  private void writeStep(StringBuilder text, boolean shorthand) {
     if (index >= 0) {
       text.append('[').append(index).append(']');
     } else if (shorthand && PathScanner.isShorthandName(name)) {

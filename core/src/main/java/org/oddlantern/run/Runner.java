@@ -22,6 +22,7 @@ import org.oddlantern.http.internal.Transport;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
+import org.oddlantern.json.KnownPaths;
 import org.oddlantern.payload.Fresh;
 import org.oddlantern.plan.CaseDefinition;
 import org.oddlantern.plan.PlannedCase;
@@ -48,6 +49,7 @@ public final class Runner {
   private final Map<Integer, Attempt> attempts = new HashMap<>();
   private final Map<String, Integer> counts = new LinkedHashMap<>();
   private final TokenStore tokens = new TokenStore();
+  private final KnownPaths paths = new KnownPaths();
   private final Environments environments;
   private String notReady = "";
   private int leftBehind;
@@ -206,7 +208,7 @@ public final class Runner {
     ClassLoader before = thread.getContextClassLoader();
     thread.setContextClassLoader(order.loader());
     try (CurrentCase.Binding binding =
-        CurrentCase.bind(List.of(surroundings, resources, surroundings.recorder()))) {
+        CurrentCase.bind(List.of(surroundings, resources, surroundings.recorder(), paths))) {
       Object value = instances.call(definition);
       if (definition.handsOn() == null) {
         return Attempt.passed(null);

@@ -1,7 +1,12 @@
-package org.oddlantern.json;
+package org.oddlantern.json.internal;
+
+import org.oddlantern.json.BadPath;
 
 /** Reads the characters of a path one after the other and knows where it is, for messages. */
-final class PathScanner {
+public final class PathScanner {
+
+  /** The largest whole number that I-JSON exchanges without loss (RFC 7493, section 2.2). */
+  private static final long LARGEST = (1L << 53) - 1;
 
   private final String text;
   private int at;
@@ -11,7 +16,7 @@ final class PathScanner {
   }
 
   /** Whether a name can stand after a dot (RFC 9535, member-name-shorthand). */
-  static boolean isShorthandName(String name) {
+  public static boolean isShorthandName(String name) {
     return !name.isEmpty()
         && isNameFirst(name.codePointAt(0))
         && name.codePoints().allMatch(PathScanner::isNameChar);
@@ -56,23 +61,85 @@ final class PathScanner {
     return text.substring(start, at);
   }
 
-  int integer() {
+  int at() {
+    return at;
+  }
+
+  void backTo(int earlier) {
+    at = earlier;
+  }
+
+  String since(int start) {
+    return text.substring(start, at);
+  }
+
+  boolean isQuote() {
+    return peek() == '\'' || peek() == '"';
+  }
+
+  boolean isInteger() {
+    return peek() == '-' || isDigit(peek());
+  }
+
+  long integer() {
     int start = at;
     take("-");
-    while (Character.digit(peek(), 10) >= 0 && peek() < 128) {
-      at++;
-    }
-    String digits = text.substring(start, at);
-    if (!digits.matches("0|-?[1-9][0-9]*")) {
+    String digits = digits();
+    boolean zeros = digits.length() > 1 && digits.startsWith("0");
+    if (digits.isEmpty() || zeros || digits.equals("0") && at - start > 1) {
       at = start;
       throw error("a whole number without leading zeros");
     }
-    try {
-      return Math.toIntExact(Long.parseLong(digits));
-    } catch (ArithmeticException | NumberFormatException e) {
+    if (digits.length() > 16 || Long.parseLong(digits) > LARGEST) {
       at = start;
-      throw error("an index that a list can have");
+      throw error("a number between -(2^53)+1 and (2^53)-1");
     }
+    return Long.parseLong(text.substring(start, at));
+  }
+
+  /** A number as JSON writes it (RFC 9535, number). */
+  String number() {
+    int start = at;
+    take("-");
+    String digits = digits();
+    if (digits.isEmpty() || digits.length() > 1 && digits.startsWith("0")) {
+      at = start;
+      throw error("a number without leading zeros");
+    }
+    if (take(".") && digits().isEmpty()) {
+      throw error("a digit");
+    }
+    if (take("e") || take("E")) {
+      if (!take("-")) {
+        take("+");
+      }
+      String exponent = digits();
+      if (exponent.isEmpty() || exponent.length() > 5) {
+        throw error("an exponent of at most five digits");
+      }
+    }
+    return text.substring(start, at);
+  }
+
+  /** The name of a function, true, false or null. */
+  String functionName() {
+    int start = at;
+    while (peek() >= 'a' && peek() <= 'z' || at > start && (peek() == '_' || isDigit(peek()))) {
+      at++;
+    }
+    return text.substring(start, at);
+  }
+
+  private String digits() {
+    int start = at;
+    while (isDigit(peek())) {
+      at++;
+    }
+    return text.substring(start, at);
+  }
+
+  private static boolean isDigit(char c) {
+    return c >= '0' && c <= '9';
   }
 
   /** A quoted name (RFC 9535, string-literal); the scanner stands on its opening quote. */

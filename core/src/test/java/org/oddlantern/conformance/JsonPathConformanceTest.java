@@ -1,0 +1,111 @@
+package org.oddlantern.conformance;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Assumptions;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.TestFactory;
+import org.oddlantern.json.BadPath;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.JsonPath;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * The compliance test suite for RFC 9535, normalized paths included. It is fetched by {@code
+ * conformance/fetch-jsonpath-suite.sh}; where it is absent these tests are skipped, unless the
+ * environment variable CONFORMANCE says {@code required}.
+ */
+class JsonPathConformanceTest {
+
+  private static final Path FETCHED = Path.of("../conformance/fetched/jsonpath");
+
+  @TestFactory
+  Stream<DynamicTest> meetsTheStandard() throws IOException {
+    JsonNode tests = read(fetched("cts.json")).get("tests");
+    assertEquals(687, tests.size());
+    return tests
+        .valueStream()
+        .map(one -> DynamicTest.dynamicTest(one.get("name").stringValue(), () -> check(one)));
+  }
+
+  @TestFactory
+  Stream<DynamicTest> givesWhatTheExamplesOfTheStandardGive() throws IOException {
+    List<DynamicTest> tests = new ArrayList<>();
+    try (Stream<Path> files = Files.list(fetched("rfc-examples"))) {
+      for (Path file : files.sorted().toList()) {
+        JsonNode example = read(file);
+        for (JsonNode query : example.get("queries")) {
+          String path = query.get("path").stringValue();
+          tests.add(DynamicTest.dynamicTest(
+              file.getFileName() + " " + path,
+              () -> assertEquals(
+                  texts(query.get("paths")),
+                  JsonPath.of(path).find(example.get("document")).stream()
+                      .map(found -> found.where().normalized())
+                      .toList())));
+        }
+      }
+    }
+    assertEquals(46, tests.size());
+    return tests.stream();
+  }
+
+  private static Path fetched(String name) {
+    Path file = FETCHED.resolve(name);
+    if (!Files.exists(file)) {
+      assertFalse("required".equals(System.getenv("CONFORMANCE")), file + " was not fetched");
+      Assumptions.abort("not fetched: " + file);
+    }
+    return file;
+  }
+
+  private static JsonNode read(Path file) throws IOException {
+    return JsonMapping.standard().parse(Files.readString(file));
+  }
+
+  private static void check(JsonNode test) {
+    String selector = test.get("selector").stringValue();
+    if (test.path("invalid_selector").asBoolean(false)) {
+      assertThrows(BadPath.class, () -> JsonPath.of(selector));
+      return;
+    }
+    List<String> values = new ArrayList<>();
+    List<String> places = new ArrayList<>();
+    for (JsonPath.Found found : JsonPath.of(selector).find(test.get("document"))) {
+      values.add(found.value().toString());
+      places.add(found.where().normalized());
+    }
+    assertOneOf(test, "result", values);
+    assertOneOf(test, "result_paths", places);
+  }
+
+  /** Where the order of members is open, the suite lists every result that is right. */
+  private static void assertOneOf(JsonNode test, String field, List<String> got) {
+    if (test.has(field)) {
+      assertEquals(texts(test.get(field)), got);
+    } else {
+      List<List<String>> right = test.get(field.replace("result", "results"))
+          .valueStream()
+          .map(JsonPathConformanceTest::texts)
+          .toList();
+      assertTrue(right.contains(got), () -> got + " is none of " + right);
+    }
+  }
+
+  private static List<String> texts(JsonNode list) {
+    return list.valueStream()
+        .map(node -> node.isString() && node.stringValue().startsWith("$")
+            ? node.stringValue()
+            : node.toString())
+        .toList();
+  }
+}
