@@ -14,6 +14,9 @@ record Commands(Terminal terminal) implements IFactory {
     if (type == ListCommand.class) {
       return type.cast(new ListCommand(terminal));
     }
+    if (type == PathCommand.class) {
+      return type.cast(new PathCommand(terminal));
+    }
     if (type == SettingsCommand.class) {
       return type.cast(new SettingsCommand(terminal));
     }

@@ -20,10 +20,12 @@ final class Execution {
 
   private final Terminal terminal;
   private final Path out;
+  private final Strictness strictness;
 
-  Execution(Terminal terminal, Path out) {
+  Execution(Terminal terminal, Path out, Strictness strictness) {
     this.terminal = terminal;
     this.out = out;
+    this.strictness = strictness;
   }
 
   /** The exit status of the run. */
@@ -33,14 +35,15 @@ final class Execution {
     try (JournalWriter writer = begun(journal);
         CapturedPrinting printing = CapturedPrinting.begun()) {
       result = new Runner(order, Clock.systemUTC())
-          .run(List.of(new ConsoleReport(terminal.out(), terminal.style()), writer));
+          .run(List.of(new ConsoleReport(terminal.out(), terminal.style()), writer, strictness));
     } catch (IOException e) {
       throw new Misuse("the journal " + journal + " could not be closed: " + e.getMessage());
     }
     List<String> problems = new ArrayList<>(result.problems());
     problems.addAll(report(journal));
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
-    return result.isGreen() && problems.isEmpty() ? 0 : 1;
+    strictness.found().forEach(found -> terminal.out().println("strict    " + found));
+    return result.isGreen() && problems.isEmpty() && strictness.found().isEmpty() ? 0 : 1;
   }
 
   private static JournalWriter begun(Path journal) {

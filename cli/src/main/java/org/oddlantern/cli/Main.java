@@ -19,7 +19,13 @@ import picocli.CommandLine.Spec;
     description = "Runs HTTP API tests written as Java code.",
     mixinStandardHelpOptions = true,
     versionProvider = Version.class,
-    subcommands = {RunCommand.class, ListCommand.class, SettingsCommand.class, DemoCommand.class},
+    subcommands = {
+      RunCommand.class,
+      ListCommand.class,
+      PathCommand.class,
+      SettingsCommand.class,
+      DemoCommand.class
+    },
     synopsisSubcommandLabel = "VERB",
     commandListHeading = "%nVerbs:%n",
     footer = {

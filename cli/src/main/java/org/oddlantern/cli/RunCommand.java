@@ -36,7 +36,7 @@ final class RunCommand implements Callable<Integer> {
     EnvironmentSettings environment = options.settings().environment(settings);
     Plan plan = suites.planner().plan(options.selection());
     String name = Path.of("").toAbsolutePath().getFileName() + "";
-    return new Execution(terminal, options.out())
+    return new Execution(terminal, options.out(), options.strictness())
         .run(new RunOrder(
             name, plan, settings, environment, System.getenv(), suites.loader(), options.seed()));
   }

@@ -30,6 +30,13 @@ final class RunOptions {
   private @Nullable String seed;
 
   @Option(
+      names = "--fail-on",
+      paramLabel = "WORD",
+      split = ",",
+      description = "Fail the run on these too: warned, unproven, fixed, flaky, skipped, pending.")
+  private List<String> failOn = new ArrayList<>();
+
+  @Option(
       names = "--out",
       paramLabel = "FOLDER",
       description =
@@ -46,6 +53,10 @@ final class RunOptions {
 
   String seed() {
     return seed == null ? RunNames.fresh() : seed;
+  }
+
+  Strictness strictness() {
+    return new Strictness(failOn);
   }
 
   Path out() {

@@ -1,0 +1,88 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.oddlantern.json.BadPath;
+import org.oddlantern.json.CostlyPath;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.NotJson;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
+
+/** {@code odd-lantern path}: what a JSONPath finds in a file. */
+@Command(
+    name = "path",
+    description = {
+      "Prints what a JSONPath (RFC 9535) finds in a JSON file: each value with its place",
+      "as a normalized path. If it finds nothing it says why, and the exit status is 1."
+    },
+    mixinStandardHelpOptions = true)
+final class PathCommand implements Callable<Integer> {
+
+  private final Terminal terminal;
+
+  @Parameters(
+      index = "0",
+      paramLabel = "EXPRESSION",
+      description = "The path, in quotes: '$.hives[?@.id > 3].label'")
+  private String expression = "";
+
+  @Parameters(
+      index = "1",
+      paramLabel = "FILE",
+      description = "A JSON file; - is the standard input.")
+  private String file = "";
+
+  PathCommand(Terminal terminal) {
+    this.terminal = terminal;
+  }
+
+  @Override
+  public Integer call() {
+    JsonPath path = path();
+    JsonNode root = root();
+    try {
+      List<JsonPath.Found> found = path.find(root);
+      if (found.isEmpty()) {
+        JsonPath.Dead end = path.end(root);
+        terminal
+            .out()
+            .println("nothing: " + end.stopped() + (end.hint().isEmpty() ? "" : "; " + end.hint()));
+        return 1;
+      }
+      found.forEach(one -> terminal
+          .out()
+          .println(one.where().normalized() + "  " + JsonMapping.standard().write(one.value())));
+      return 0;
+    } catch (CostlyPath e) {
+      throw new Misuse(String.valueOf(e.getMessage()));
+    }
+  }
+
+  private JsonPath path() {
+    try {
+      return JsonPath.of(expression);
+    } catch (BadPath e) {
+      throw new Misuse(String.valueOf(e.getMessage()));
+    }
+  }
+
+  private JsonNode root() {
+    try {
+      byte[] bytes =
+          file.equals("-") ? System.in.readAllBytes() : Files.readAllBytes(Path.of(file));
+      return JsonMapping.standard().parse(bytes);
+    } catch (IOException e) {
+      throw new Misuse("the file " + file + " cannot be read: " + e);
+    } catch (NotJson e) {
+      throw new Misuse("%s, line %d, column %d: this is not JSON: %s"
+          .formatted(
+              file.equals("-") ? "standard input" : file, e.line(), e.column(), e.getMessage()));
+    }
+  }
+}
