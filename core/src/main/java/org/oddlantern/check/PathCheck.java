@@ -62,7 +62,7 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
       where = found.get(Integer.parseInt(item.group(1))).where()
           + finding.where().substring(item.end());
     }
-    return new Finding(where, finding.wanted(), finding.got(), finding.hints());
+    return new Finding(where, finding.item(), finding.wanted(), finding.got(), finding.hints());
   }
 
   private static Finding notJson(Evidence evidence, NotJson e) {

@@ -1,7 +1,5 @@
 package org.oddlantern.json;
 
-import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -9,7 +7,7 @@ import tools.jackson.databind.JsonNode;
 /**
  * Compares two trees as they look on the wire: numbers by value, members in any order, missing
  * differs from null. {@link #EXACTLY} wants the same members, {@link #INCLUDING} at least the wanted
- * ones, at every depth.
+ * ones, at every depth. Trees may be 1,000 levels deep.
  */
 public enum Comparison {
   /** The same members and items, no more and no less. */
@@ -17,7 +15,16 @@ public enum Comparison {
   /** At least the wanted members, deep; lists item by item and of the same length. */
   INCLUDING;
 
-  private static final int DEEPEST = 1_000;
+  /**
+   * Whether the tree is as wanted; cheaper than asking for the differences.
+   *
+   * @param wanted the tree that is wanted
+   * @param got the tree that is there
+   * @return true if nothing differs
+   */
+  public boolean holds(JsonNode wanted, JsonNode got) {
+    return this == EXACTLY ? Equality.same(wanted, got) : includes(wanted, got);
+  }
 
   /**
    * Everything that differs, up to a cap.
@@ -28,93 +35,35 @@ public enum Comparison {
    * @return the findings, in the order of the wanted tree; empty if nothing differs
    */
   public List<Finding> differences(Location where, JsonNode wanted, JsonNode got) {
-    List<Finding> findings = new ArrayList<>();
-    compare(where, wanted, got, findings, 0);
-    return findings;
+    if (holds(wanted, got)) {
+      return List.of();
+    }
+    Differences differences = new Differences(this);
+    differences.compare(where, wanted, got);
+    return differences.findings(where);
   }
 
-  private void compare(
-      Location where, JsonNode wanted, JsonNode got, List<Finding> findings, int depth) {
-    if (depth > DEEPEST) {
-      findings.add(
-          Finding.of(where, "at most " + DEEPEST + " levels of nesting", "more than that"));
-    } else if (wanted.isObject() && got.isObject()) {
-      compareObjects(where, wanted, got, findings, depth);
-    } else if (wanted.isArray() && got.isArray()) {
-      compareLists(where, wanted, got, findings, depth);
-    } else if (!sameScalar(wanted, got)) {
-      findings.add(ScalarDifference.finding(where, wanted, got));
-    }
-  }
-
-  private void compareObjects(
-      Location where, JsonNode wanted, JsonNode got, List<Finding> findings, int depth) {
-    for (Map.Entry<String, JsonNode> member : wanted.properties()) {
-      Location place = where.child(member.getKey());
-      JsonNode found = got.get(member.getKey());
-      if (found == null) {
-        findings.add(missing(place, member, got));
-      } else {
-        compare(place, member.getValue(), found, findings, depth + 1);
-      }
-    }
-    if (this == EXACTLY) {
-      for (Map.Entry<String, JsonNode> member : got.properties()) {
-        if (!wanted.has(member.getKey())) {
-          findings.add(surplus(where.child(member.getKey()), member, wanted));
+  private static boolean includes(JsonNode wanted, JsonNode got) {
+    if (wanted.isObject() && got.isObject()) {
+      for (Map.Entry<String, JsonNode> member : wanted.properties()) {
+        JsonNode other = got.get(member.getKey());
+        if (other == null || !includes(member.getValue(), other)) {
+          return false;
         }
       }
+      return true;
     }
-  }
-
-  private static Finding missing(Location place, Map.Entry<String, JsonNode> member, JsonNode got) {
-    return Finding.of(
-            place,
-            Words.of(member.getValue()),
-            "nothing: the field is missing from " + Words.contents(got))
-        .hint(NearestMatch.hint(member.getKey(), got.propertyNames()));
-  }
-
-  private static Finding surplus(
-      Location place, Map.Entry<String, JsonNode> member, JsonNode wanted) {
-    return Finding.of(place, "no such field", Words.of(member.getValue()))
-        .hint(NearestMatch.hint(member.getKey(), wanted.propertyNames()));
-  }
-
-  private void compareLists(
-      Location where, JsonNode wanted, JsonNode got, List<Finding> findings, int depth) {
+    if (!wanted.isArray() || !got.isArray()) {
+      return Equality.same(wanted, got);
+    }
     if (wanted.size() != got.size()) {
-      findings.add(Finding.of(where, "a list of " + wanted.size(), "a list of " + got.size()));
+      return false;
     }
-    int common = Math.min(wanted.size(), got.size());
-    for (int i = 0; i < common; i++) {
-      compare(where.child(i), wanted.get(i), got.get(i), findings, depth + 1);
+    for (int i = 0; i < wanted.size(); i++) {
+      if (!includes(wanted.get(i), got.get(i))) {
+        return false;
+      }
     }
-    for (int i = common; i < got.size(); i++) {
-      findings.add(Finding.of(where.child(i), "no such item", Words.of(got.get(i))));
-    }
-    for (int i = common; i < wanted.size(); i++) {
-      findings.add(
-          Finding.of(where.child(i), Words.of(wanted.get(i)), "nothing: the list ends before"));
-    }
-  }
-
-  private static boolean sameScalar(JsonNode wanted, JsonNode got) {
-    if (wanted.isNumber() && got.isNumber()) {
-      return sameNumber(wanted, got);
-    }
-    return wanted.equals(got);
-  }
-
-  private static boolean sameNumber(JsonNode wanted, JsonNode got) {
-    if (wanted.canConvertToLong()
-        && wanted.isIntegralNumber()
-        && got.canConvertToLong()
-        && got.isIntegralNumber()) {
-      return wanted.longValue() == got.longValue();
-    }
-    BigDecimal a = wanted.decimalValue();
-    BigDecimal b = got.decimalValue();
-    return a.compareTo(b) == 0;
+    return true;
   }
 }

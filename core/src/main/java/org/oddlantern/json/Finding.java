@@ -9,15 +9,17 @@ import java.util.Objects;
  * check or shape that holds has no findings. Immutable.
  *
  * @param where the place, usually a JSONPath or a header; never blank
+ * @param item what the list item around the place is known by, like {@code id 4711}; often empty
  * @param wanted what was asked for, in words; never blank
  * @param got what was there, in words; never blank
  * @param hints what may help to see the reason; often empty
  */
-public record Finding(String where, String wanted, String got, List<String> hints) {
+public record Finding(String where, String item, String wanted, String got, List<String> hints) {
 
   /** Refuses blank texts, since a finding that says nothing helps nobody. */
   public Finding {
     requireText(where, "where");
+    item = item == null ? "" : item;
     requireText(wanted, "wanted");
     requireText(got, "got");
     hints = hints == null ? List.of() : List.copyOf(hints);
@@ -32,7 +34,8 @@ public record Finding(String where, String wanted, String got, List<String> hint
    * @return the finding
    */
   public static Finding of(Object where, String wanted, String got) {
-    return new Finding(where.toString(), wanted, got, List.of());
+    String item = where instanceof Location place ? place.item() : "";
+    return new Finding(where.toString(), item, wanted, got, List.of());
   }
 
   /**
@@ -47,7 +50,7 @@ public record Finding(String where, String wanted, String got, List<String> hint
     }
     List<String> more = new ArrayList<>(hints);
     more.add(hint);
-    return new Finding(where, wanted, got, more);
+    return new Finding(where, item, wanted, got, more);
   }
 
   /**
@@ -57,11 +60,19 @@ public record Finding(String where, String wanted, String got, List<String> hint
    */
   public List<String> lines() {
     List<String> lines = new ArrayList<>();
-    lines.add("at      " + where);
-    lines.add("wanted  " + wanted);
-    lines.add("got     " + got);
-    hints.forEach(hint -> lines.add("hint    " + hint));
+    add(lines, "at      ", item.isEmpty() ? where : where + " of " + item);
+    add(lines, "wanted  ", wanted);
+    add(lines, "got     ", got);
+    hints.forEach(hint -> add(lines, "hint    ", hint));
     return lines;
+  }
+
+  private static void add(List<String> lines, String word, String text) {
+    String indent = word;
+    for (String line : text.split("\n", -1)) {
+      lines.add(indent + line);
+      indent = " ".repeat(word.length());
+    }
   }
 
   private static void requireText(String text, String name) {

@@ -2,8 +2,10 @@ package org.oddlantern.json;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.PathScanner;
+import tools.jackson.databind.JsonNode;
 
 /**
  * A place in a JSON tree. It prints as a JSONPath (RFC 9535) that leads there, in shorthand where the
@@ -12,16 +14,32 @@ import org.oddlantern.json.internal.PathScanner;
 public final class Location {
 
   /** The whole document: {@code $}. */
-  public static final Location ROOT = new Location(null, "", -1);
+  public static final Location ROOT = new Location(null, "", -1, "", List.of());
 
   private final @Nullable Location parent;
   private final String name;
   private final int index;
+  private final String item;
+  private final List<Location> gathered;
 
-  private Location(@Nullable Location parent, String name, int index) {
+  private Location(
+      @Nullable Location parent, String name, int index, String item, List<Location> gathered) {
     this.parent = parent;
     this.name = name;
     this.index = index;
+    this.item = item;
+    this.gathered = gathered;
+  }
+
+  /**
+   * The place of a list that was gathered from many places; its items are where they were found.
+   *
+   * @param path the path that found them, as it is written
+   * @param places the place of each item
+   * @return the place
+   */
+  public static Location gathered(String path, List<Location> places) {
+    return new Location(null, path, -1, "", List.copyOf(places));
   }
 
   /**
@@ -31,7 +49,7 @@ public final class Location {
    * @return its place
    */
   public Location child(String member) {
-    return new Location(this, member, -1);
+    return new Location(this, member, -1, "", List.of());
   }
 
   /**
@@ -41,7 +59,59 @@ public final class Location {
    * @return its place
    */
   public Location child(int item) {
-    return new Location(this, "", item);
+    return item < gathered.size()
+        ? gathered.get(item)
+        : new Location(this, "", item, "", List.of());
+  }
+
+  /**
+   * The same place, with what the item there is known by.
+   *
+   * @param identity {@code id 4711}; empty if it is known by its index only
+   * @return the place
+   */
+  public Location knownAs(String identity) {
+    return identity.isEmpty() ? this : new Location(parent, name, index, identity, gathered);
+  }
+
+  /**
+   * What the nearest list item around this place is known by.
+   *
+   * @return {@code id 4711}; empty if nothing around it has an identity
+   */
+  public String item() {
+    for (Location step = this; step != null; step = step.parent) {
+      if (!step.item.isEmpty()) {
+        return step.item;
+      }
+    }
+    return "";
+  }
+
+  /** The place around this one; null for the whole document. */
+  @Nullable
+  Location parent() {
+    return parent;
+  }
+
+  /** The index of an item; below 0 for anything else. */
+  int index() {
+    return index;
+  }
+
+  /** The steps from the whole document to here. */
+  List<Location> steps() {
+    Deque<Location> way = new ArrayDeque<>();
+    for (Location step = this; step.parent != null; step = step.parent) {
+      way.push(step);
+    }
+    return List.copyOf(way);
+  }
+
+  /** The child of a value that this step leads to; null if there is none. */
+  @Nullable
+  JsonNode of(JsonNode value) {
+    return index >= 0 ? value.get(index) : value.get(name);
   }
 
   /**
@@ -64,12 +134,12 @@ public final class Location {
 
   /** Without recursion: a place may lie as deep as its document goes. */
   private void write(StringBuilder text, boolean shorthand) {
-    Deque<Location> way = new ArrayDeque<>();
-    for (Location step = this; step.parent != null; step = step.parent) {
-      way.push(step);
+    Location top = this;
+    while (top.parent != null) {
+      top = top.parent;
     }
-    text.append('$');
-    way.forEach(step -> step.writeStep(text, shorthand));
+    text.append(top.name.isEmpty() ? "$" : top.name);
+    steps().forEach(step -> step.writeStep(text, shorthand));
   }
 
   private void writeStep(StringBuilder text, boolean shorthand) {

@@ -1,6 +1,7 @@
 package org.oddlantern.json;
 
 import java.lang.reflect.Type;
+import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
@@ -26,9 +27,23 @@ public final class Words {
       return "nothing";
     }
     if (node.isNumber()) {
-      return cut(node.isIntegralNumber() ? node.asString() : node.decimalValue().toPlainString());
+      return number(node);
     }
-    return cut(JsonMapping.standard().write(node));
+    if (node.isContainer()) {
+      return ShortJson.of(node, LIMIT);
+    }
+    return cut(Visible.of(JsonMapping.standard().write(node)));
+  }
+
+  /** A number as it is; one with a huge exponent keeps it, since its digits would fill pages. */
+  private static String number(JsonNode node) {
+    if (node.isIntegralNumber()) {
+      return cut(node.asString());
+    }
+    BigDecimal number = node.decimalValue();
+    return Math.abs((long) number.scale()) > LIMIT
+        ? cut(number.toString())
+        : cut(number.toPlainString());
   }
 
   /**
@@ -41,9 +56,9 @@ public final class Words {
     boolean plain = text.length() < LIMIT;
     for (int i = 0; plain && i < text.length(); i++) {
       char c = text.charAt(i);
-      plain = c >= ' ' && c != '"' && c != '\\';
+      plain = c >= ' ' && c < 0x7f && c != '"' && c != '\\';
     }
-    return plain ? '"' + text + '"' : cut(JsonMapping.standard().write(text));
+    return plain ? '"' + text + '"' : cut(Visible.of(JsonMapping.standard().write(text)));
   }
 
   /**

@@ -146,6 +146,7 @@ record EventLine(JsonGenerator out, TimeText times) {
   private void write(Finding finding) {
     out.writeStartObject();
     text("where", finding.where());
+    text("item", finding.item());
     text("wanted", finding.wanted());
     text("got", finding.got());
     texts("hints", finding.hints());

@@ -125,6 +125,7 @@ final class Masker {
     boolean hidden = places.isNamed(finding.where());
     return new Finding(
         text(finding.where()),
+        text(finding.item()),
         hidden ? MASK : text(finding.wanted()),
         hidden && !finding.got().startsWith("nothing") ? MASK : text(finding.got()),
         hidden ? List.of() : finding.hints().stream().map(this::text).toList());

@@ -1,0 +1,107 @@
+package org.oddlantern.json;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import tools.jackson.databind.JsonNode;
+
+/** Collects what differs between two trees, up to a cap; of one comparison. */
+final class Differences {
+
+  private static final int MOST = 40;
+
+  private final Comparison comparison;
+  private final List<Finding> findings = new ArrayList<>();
+  private int more;
+
+  Differences(Comparison comparison) {
+    this.comparison = comparison;
+  }
+
+  Comparison comparison() {
+    return comparison;
+  }
+
+  List<Finding> findings(Location where) {
+    if (more > 0) {
+      findings.add(Finding.of(
+          where,
+          "nothing else that differs",
+          "%,d more differences (%,d in all)".formatted(more, more + findings.size())));
+    }
+    return findings;
+  }
+
+  /** Findings beyond the cap are counted only, so their words are never made. */
+  void add(Supplier<Finding> finding) {
+    if (findings.size() < MOST) {
+      findings.add(finding.get());
+    } else {
+      more++;
+    }
+  }
+
+  void compare(Location where, JsonNode wanted, JsonNode got) {
+    if (wanted.isObject() && got.isObject()) {
+      compareObjects(where, wanted, got);
+    } else if (wanted.isArray() && got.isArray()) {
+      if (!comparison.holds(wanted, got)) {
+        new ListDifferences(this, where, wanted, got).tell();
+      }
+    } else if (!Equality.same(wanted, got)) {
+      add(() -> ScalarDifference.finding(where, wanted, got));
+    }
+  }
+
+  private void compareObjects(Location where, JsonNode wanted, JsonNode got) {
+    for (Map.Entry<String, JsonNode> member : wanted.properties()) {
+      Location place = where.child(member.getKey());
+      JsonNode found = got.get(member.getKey());
+      if (found == null) {
+        add(() -> missing(place, member, wanted, got));
+      } else {
+        compare(place, member.getValue(), found);
+      }
+    }
+    if (comparison == Comparison.EXACTLY) {
+      for (Map.Entry<String, JsonNode> member : got.properties()) {
+        if (!wanted.has(member.getKey())) {
+          add(() -> surplus(where.child(member.getKey()), member, wanted));
+        }
+      }
+    }
+  }
+
+  private static Finding missing(
+      Location place, Map.Entry<String, JsonNode> member, JsonNode wanted, JsonNode got) {
+    Finding finding = Finding.of(
+        place,
+        Words.of(member.getValue()),
+        "nothing: the field is missing from " + Words.contents(got));
+    String near = NearestMatch.hint(member.getKey(), got.propertyNames());
+    if (near.isEmpty()) {
+      near = renamed(member.getValue(), wanted, got);
+    }
+    return finding.hint(near);
+  }
+
+  /** A field that nobody wanted and that holds just what is missing. */
+  private static String renamed(JsonNode value, JsonNode wanted, JsonNode got) {
+    if (value.isNull() || value.isBoolean()) {
+      return ""; // too common to tell anything
+    }
+    for (Map.Entry<String, JsonNode> other : got.properties()) {
+      if (!wanted.has(other.getKey()) && Equality.same(value, other.getValue())) {
+        return "'" + other.getKey() + "' holds that value";
+      }
+    }
+    return "";
+  }
+
+  private static Finding surplus(
+      Location place, Map.Entry<String, JsonNode> member, JsonNode wanted) {
+    return Finding.of(place, "no such field", Words.of(member.getValue()))
+        .hint(NearestMatch.hint(member.getKey(), wanted.propertyNames()));
+  }
+}
