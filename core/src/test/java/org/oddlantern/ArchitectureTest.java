@@ -23,8 +23,18 @@ import org.oddlantern.internal.CurrentCase;
 class ArchitectureTest {
 
   /** Lowest first; a package uses only those before it. Sub-packages count as their parent. */
-  private static final List<String> ORDER =
-      List.of("internal", "json", "payload", "http", "check", "config", "suite", "plan", "run");
+  private static final List<String> ORDER = List.of(
+      "internal",
+      "json",
+      "xml",
+      "payload",
+      "http",
+      "check",
+      "database",
+      "config",
+      "suite",
+      "plan",
+      "run");
 
   private static final JavaClasses CLASSES = new ClassFileImporter()
       .withImportOption(new ImportOption.DoNotIncludeTests())

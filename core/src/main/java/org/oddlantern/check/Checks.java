@@ -1,11 +1,20 @@
 package org.oddlantern.check;
 
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.Worded;
 import org.oddlantern.json.Words;
+import org.oddlantern.xml.Xml;
 
 /**
  * The questions a suite puts to evidence; one import brings them and the shapes:
@@ -50,6 +59,16 @@ public final class Checks extends Shapes {
         "status(\"" + family + "\")",
         family,
         new KindShape(family, node -> node.asInt() / 100 == hundred));
+  }
+
+  /**
+   * The status has that shape.
+   *
+   * @param shape a shape of numbers, like {@code between(200, 299)} or {@code among(200, 204)}
+   * @return the check
+   */
+  public static Check status(Shape shape) {
+    return new StatusCheck("status(" + shape.words() + ")", shape.words(), shape);
   }
 
   /**
@@ -136,6 +155,176 @@ public final class Checks extends Shapes {
     return new PathCheck(words("at", path, shape), JsonPath.of(path), shape(shape));
   }
 
+  /**
+   * Every item at a path has that shape: the items of the list there, or, where the path leads to many
+   * places, what it finds. Every bad item is told, by its index and by what it is known by. Over no item
+   * at all it does not hold.
+   *
+   * @param path a path (RFC 9535)
+   * @param item a value, a shape, or a check that looks at the item as evidence of its own
+   * @return the check
+   * @throws IllegalArgumentException if the path cannot be read
+   */
+  public static EachCheck atEach(String path, @Nullable Object item) {
+    return new EachCheck(
+        words("atEach", path, item), JsonPath.of(path), new EachItem(itemShape(item)));
+  }
+
+  /**
+   * The reply came within that time, from sending until its last byte.
+   *
+   * @param limit the longest it may take
+   * @return the check
+   */
+  public static Check answeredWithin(Duration limit) {
+    return new TimeCheck(limit);
+  }
+
+  /**
+   * What an XPath 1.0 expression gives for an XML body has that shape: the text of one node, or the
+   * list of texts of several. A text that reads as a number also meets the shapes of numbers. Prefixes
+   * that the root element declares are known.
+   *
+   * @param expression the expression
+   * @param value a value, or a shape
+   * @return the check
+   */
+  public static Check xpath(String expression, @Nullable Object value) {
+    return new XPathCheck(words("xpath", expression, value), expression, Map.of(), shape(value));
+  }
+
+  /**
+   * The same, with namespaces for prefixes of the expression.
+   *
+   * @param expression the expression
+   * @param namespaces namespaces by prefix
+   * @param value a value, or a shape
+   * @return the check
+   */
+  public static Check xpath(
+      String expression, Map<String, String> namespaces, @Nullable Object value) {
+    return new XPathCheck(
+        words("xpath", expression, value), expression, Map.copyOf(namespaces), shape(value));
+  }
+
+  /**
+   * The whole XML body is that document: elements in order, attributes in any; space between elements,
+   * comments and prefixes do not count.
+   *
+   * @param document the document wanted
+   * @return the check
+   */
+  public static Check sameXml(Xml document) {
+    return new SameXmlCheck(document);
+  }
+
+  /**
+   * The same, from text.
+   *
+   * @param document the document wanted
+   * @return the check
+   * @throws org.oddlantern.xml.NotXml if the text is not XML
+   */
+  public static Check sameXml(String document) {
+    return new SameXmlCheck(Xml.parse(document));
+  }
+
+  /**
+   * A condition of one's own holds for the evidence. It may also be asked of each item: {@code
+   * atEach("$.items", holds("...", item -> ...))}.
+   *
+   * @param words the condition in words, as reports show it
+   * @param condition the condition
+   * @return the check
+   */
+  public static Check holds(String words, Predicate<Evidence> condition) {
+    return new Holds(named(words), condition);
+  }
+
+  /**
+   * A condition of one's own, already decided.
+   *
+   * @param words the condition in words, as reports show it
+   * @param truth whether it holds
+   * @return the check
+   */
+  public static Check holds(String words, boolean truth) {
+    return new Holds(named(words), evidence -> truth);
+  }
+
+  /**
+   * A function finds no problems with a value, read as a type. It is a check of a whole body, and a
+   * shape for any value inside: {@code atEach("$.items", judgedBy("season rules", Inspection.class,
+   * SeasonRules::problems))}.
+   *
+   * @param <T> what the value is read as
+   * @param words what is judged by, as reports show it
+   * @param type what the value is read as
+   * @param judge gives the problems in words; an empty list if there are none
+   * @return the check, which is a shape too
+   */
+  public static <T> Judged<T> judgedBy(
+      String words, Class<T> type, Function<T, ? extends List<String>> judge) {
+    return new Judged<>(named(words), type, judge);
+  }
+
+  /**
+   * Does a piece of a case in which failing checks do not end it, and fails at its end with all of them.
+   * A reading that finds nothing still ends it, since there is no value to go on with.
+   *
+   * @param <X> the checked exception the piece may throw
+   * @param piece calls and checks
+   * @throws X if the piece throws it
+   * @throws org.oddlantern.http.NotAsPromised with every failure, if there was one
+   */
+  public static <X extends Exception> void gatherFailures(Deeds<X> piece) throws X {
+    GatheredFailures.of(piece);
+  }
+
+  /**
+   * Does a piece of a case again and again until it holds, with growing pauses. Only the last try counts
+   * and is recorded. Failing checks, failing readings and missing replies are tried again; everything
+   * else that is thrown ends it.
+   *
+   * @param <X> the checked exception the piece may throw
+   * @param limit how long to try
+   * @param piece calls and checks
+   * @throws X if the piece throws it
+   */
+  public static <X extends Exception> void eventually(Duration limit, Deeds<X> piece) throws X {
+    new Tries(limit).<Boolean, X>until(() -> {
+      piece.done();
+      return true;
+    });
+  }
+
+  /**
+   * The same for a piece that gives a value. Null and an empty {@code Optional} are not there yet.
+   *
+   * @param <T> the type of the value
+   * @param <X> the checked exception the piece may throw
+   * @param limit how long to try
+   * @param piece gives the value
+   * @return the value of the try that held
+   * @throws X if the piece throws it
+   */
+  public static <T, X extends Exception> T waitFor(Duration limit, Piece<T, X> piece) throws X {
+    return new Tries(limit).until(() -> {
+      T value = piece.done();
+      if (value == null || value instanceof Optional<?> maybe && maybe.isEmpty()) {
+        throw new AssertionError("there was no value yet");
+      }
+      return value;
+    });
+  }
+
+  private static String named(String words) {
+    if (words.isBlank()) {
+      throw new IllegalArgumentException("say in words what must hold; reports show it");
+    }
+    return words;
+  }
+
   /** Joined by hand: every check is told in words, and a formatter is ten times as slow. */
   private static String words(String check, String place, @Nullable Object shape) {
     return check + "(\"" + place + "\", " + argument(shape) + ")";
@@ -148,8 +337,8 @@ public final class Checks extends Shapes {
     if (shape instanceof String text) {
       return Words.quoted(text);
     }
-    return shape instanceof Shape known
-        ? known.words()
+    return shape instanceof Worded known
+        ? Words.cut(known.words())
         : Words.cut(JsonMapping.standard().write(shape));
   }
 }

@@ -1,6 +1,5 @@
 package org.oddlantern.check;
 
-import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
@@ -12,7 +11,6 @@ import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.DecimalNode;
 import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.StringNode;
 
@@ -24,19 +22,11 @@ record HeaderCheck(String words, String name, Shape shape) implements Check {
     List<String> values = evidence.headers().all(name);
     Stream<JsonNode> readings = values.isEmpty()
         ? Stream.of(MissingNode.getInstance())
-        : values.stream().flatMap(HeaderCheck::readings);
+        : values.stream().flatMap(value -> TextReadings.of(value).stream());
     if (readings.anyMatch(value -> shape.examine(Location.ROOT, value).isEmpty())) {
       return List.of();
     }
     return List.of(finding(evidence, values));
-  }
-
-  /** A text that reads as a number may also meet the shapes of numbers. */
-  private static Stream<JsonNode> readings(String value) {
-    JsonNode text = StringNode.valueOf(value);
-    return value.matches("-?(0|[1-9]\\d{0,18})(\\.\\d{1,18})?")
-        ? Stream.of(text, DecimalNode.valueOf(new BigDecimal(value)))
-        : Stream.of(text);
   }
 
   private Finding finding(Evidence evidence, List<String> values) {

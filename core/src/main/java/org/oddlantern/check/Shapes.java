@@ -1,14 +1,17 @@
 package org.oddlantern.check;
 
+import java.time.Duration;
+import java.time.temporal.Temporal;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Check;
 import org.oddlantern.json.Comparison;
-import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.WantedValue;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -36,7 +39,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape exactly(@Nullable Object value) {
-    return new WantedValue(refusingChecks(value), Comparison.EXACTLY);
+    return WantedValue.of(value, Comparison.EXACTLY);
   }
 
   /**
@@ -47,7 +50,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape including(@Nullable Object value) {
-    return new WantedValue(refusingChecks(value), Comparison.INCLUDING);
+    return WantedValue.of(value, Comparison.INCLUDING);
   }
 
   /**
@@ -103,8 +106,230 @@ public class Shapes {
    * @param item a value, or a shape
    * @return the shape
    */
-  public static Shape eachItem(@Nullable Object item) {
-    return new EachItemShape(shape(item));
+  public static EachItem eachItem(@Nullable Object item) {
+    return new EachItem(itemShape(item));
+  }
+
+  /**
+   * A text that matches a pattern of {@link Pattern} as a whole.
+   *
+   * @param regex the pattern; {@code .*} around it lets more stand there
+   * @return the shape
+   * @throws java.util.regex.PatternSyntaxException if it is no pattern
+   */
+  public static Shape textMatching(String regex) {
+    return new PatternShape(Pattern.compile(regex));
+  }
+
+  /**
+   * A number, with a fraction or without.
+   *
+   * @return the shape
+   */
+  public static Shape number() {
+    return new KindShape("a number", JsonNode::isNumber);
+  }
+
+  /**
+   * A number, date or moment between two others, both included.
+   *
+   * @param low the lowest: a number, {@code LocalDate}, {@code LocalDateTime}, {@code Instant} or {@code
+   *     OffsetDateTime}
+   * @param high the highest, of the same kind
+   * @return the shape
+   * @throws IllegalArgumentException if they are of different kinds, or the low is above the high
+   */
+  public static Shape between(Object low, Object high) {
+    return Ranges.between(low, high);
+  }
+
+  /**
+   * A number of at least that value.
+   *
+   * @param low the lowest
+   * @return the shape
+   */
+  public static Shape atLeast(Number low) {
+    return new RangeShape("a number of at least " + low, Ranges.decimal(low), null);
+  }
+
+  /**
+   * A number of at most that value.
+   *
+   * @param high the highest
+   * @return the shape
+   */
+  public static Shape atMost(Number high) {
+    return new RangeShape("a number of at most " + high, null, Ranges.decimal(high));
+  }
+
+  /**
+   * A number no farther from another than a tolerance.
+   *
+   * @param number the number
+   * @param tolerance how far it may be, at least 0
+   * @return the shape
+   */
+  public static Shape near(Number number, Number tolerance) {
+    return Ranges.near(number, tolerance);
+  }
+
+  /**
+   * A date or moment no farther from another than a tolerance, however it is written.
+   *
+   * @param moment a {@code LocalDate}, {@code LocalDateTime}, {@code Instant} or {@code OffsetDateTime}
+   * @param tolerance how far it may be; zero wants the same moment
+   * @return the shape
+   */
+  public static Shape near(Temporal moment, Duration tolerance) {
+    return Ranges.near(moment, tolerance);
+  }
+
+  /**
+   * Either of JSON's {@code true} and {@code false}.
+   *
+   * @return the shape
+   */
+  public static Shape trueOrFalse() {
+    return new KindShape("true or false", JsonNode::isBoolean);
+  }
+
+  /**
+   * Something that is there and has nothing in it: {@code ""}, {@code []} or {@code {}}.
+   *
+   * @return the shape
+   */
+  public static Shape empty() {
+    return new KindShape(
+        "an empty text, list or object",
+        node -> node.isContainer()
+            ? node.isEmpty()
+            : node.isString() && node.stringValue().isEmpty());
+  }
+
+  /**
+   * One of several values or shapes.
+   *
+   * @param first a value, or a shape
+   * @param second another
+   * @param more more of them
+   * @return the shape
+   */
+  public static Shape among(
+      @Nullable Object first, @Nullable Object second, @Nullable Object... more) {
+    Shape among = shape(first).or(refusingChecks(second));
+    for (Object other : more) {
+      among = among.or(refusingChecks(other));
+    }
+    return among;
+  }
+
+  /**
+   * Something that is there and does not have that shape.
+   *
+   * @param value a value, or a shape
+   * @return the shape
+   */
+  public static Shape not(@Nullable Object value) {
+    return new NotShape(shape(value));
+  }
+
+  /**
+   * A list of just these items, in this order.
+   *
+   * @param first a value, or a shape
+   * @param more more of them
+   * @return the shape; {@link Items#inAnyOrder()} takes them in any order
+   */
+  public static Items items(@Nullable Object first, @Nullable Object... more) {
+    refusingChecks(first);
+    for (Object other : more) {
+      refusingChecks(other);
+    }
+    return new Items(first, more);
+  }
+
+  /**
+   * A list in which these items are, each of its own, among others and wherever.
+   *
+   * @param first a value, or a shape
+   * @param more more of them
+   * @return the shape
+   */
+  public static Shape itemsIncluding(@Nullable Object first, @Nullable Object... more) {
+    List<Shape> shapes = new ArrayList<>();
+    shapes.add(shape(first));
+    for (Object other : more) {
+      shapes.add(shape(other));
+    }
+    return new ItemsIncluding(List.copyOf(shapes));
+  }
+
+  /**
+   * An object field by field, open to others.
+   *
+   * @return a shape without fields yet
+   */
+  public static Fields fields() {
+    return new Fields(Map.of(), false);
+  }
+
+  /**
+   * An object that has these fields, among others, whatever their values.
+   *
+   * @param first a name
+   * @param more more names
+   * @return the shape
+   */
+  public static Shape keysIncluding(String first, String... more) {
+    return new FieldNames(Stream.concat(Stream.of(first), Stream.of(more)).toList(), false);
+  }
+
+  /**
+   * An object that has these fields and no others, whatever their values.
+   *
+   * @param first a name
+   * @param more more names
+   * @return the shape
+   */
+  public static Shape onlyKeys(String first, String... more) {
+    return new FieldNames(Stream.concat(Stream.of(first), Stream.of(more)).toList(), true);
+  }
+
+  /**
+   * A date as ISO 8601 writes it: {@code 2026-03-12} (RFC 3339, full-date).
+   *
+   * @return the shape
+   */
+  public static Shape date() {
+    return new KindShape("a date like 2026-03-12", Formats::isDate);
+  }
+
+  /**
+   * A date and time with its offset: {@code 2026-03-12T10:15:30Z} (RFC 3339, date-time).
+   *
+   * @return the shape
+   */
+  public static Shape dateTime() {
+    return new KindShape("a date and time like 2026-03-12T10:15:30Z", Formats::isDateTime);
+  }
+
+  /**
+   * A UUID in its usual writing (RFC 9562, section 4).
+   *
+   * @return the shape
+   */
+  public static Shape uuid() {
+    return new KindShape("a UUID", Formats::isUuid);
+  }
+
+  /**
+   * What looks like an e-mail address: something, an at sign, a domain of two labels or more.
+   *
+   * @return the shape
+   */
+  public static Shape email() {
+    return new KindShape("an e-mail address", Formats::isEmail);
   }
 
   /**
@@ -115,32 +340,18 @@ public class Shapes {
    * @throws IllegalArgumentException if it is a check
    */
   static Shape shape(@Nullable Object value) {
-    return value instanceof Shape shape ? shape : exactly(value);
+    return Shape.of(value);
+  }
+
+  /** The same for an item, which a check may look at as evidence of its own. */
+  static Shape itemShape(@Nullable Object value) {
+    return value instanceof Check check && !(value instanceof Shape)
+        ? new CheckedItem(check)
+        : Shape.of(value);
   }
 
   private static @Nullable Object refusingChecks(@Nullable Object value) {
-    if (value instanceof Check check) {
-      throw new IllegalArgumentException("the check " + check.words()
-          + " was given where a value or a shape is wanted; give it to must(...) by itself");
-    }
-    if (value instanceof Shape shape) {
-      throw new IllegalArgumentException("the shape '" + shape.words()
-          + "' was given where a plain value is wanted; a shape stands by itself");
-    }
+    Shape.of(value);
     return value;
-  }
-
-  /** A value to compare with. */
-  private record WantedValue(@Nullable Object value, Comparison comparison) implements Shape {
-    @Override
-    public String words() {
-      String text = Words.of(JsonMapping.standard().tree(value));
-      return comparison == Comparison.EXACTLY ? text : "at least " + text;
-    }
-
-    @Override
-    public List<Finding> differences(Location where, JsonNode got) {
-      return comparison.differences(where, JsonMapping.standard().tree(value), got);
-    }
   }
 }

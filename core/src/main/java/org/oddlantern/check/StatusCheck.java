@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.util.List;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
+import org.oddlantern.http.Reply;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -13,8 +14,11 @@ record StatusCheck(String words, String wanted, Shape shape) implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {
-    int status = evidence.status();
-    boolean holds = shape.examine(Location.ROOT, IntNode.valueOf(status)).isEmpty();
+    if (!(evidence instanceof Reply reply)) {
+      return List.of(Finding.of("status", wanted, "no status: this is " + evidence.title()));
+    }
+    boolean holds =
+        shape.examine(Location.ROOT, IntNode.valueOf(reply.status())).isEmpty();
     return holds ? List.of() : List.of(Finding.of("status", wanted, evidence.summary()));
   }
 

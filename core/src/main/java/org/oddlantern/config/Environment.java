@@ -1,8 +1,10 @@
 package org.oddlantern.config;
 
 import java.util.Map;
-import java.util.function.UnaryOperator;
+import java.util.Set;
+import org.oddlantern.database.Database;
 import org.oddlantern.http.Service;
+import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Words;
 
@@ -26,10 +28,18 @@ public final class Environment {
               beeyard: { url: "http://127.0.0.1:7411/api" }
       """;
 
+  private static final String DATABASE_LINES = """
+        use: local
+        environments:
+          local:
+            databases:
+              store: { url: "jdbc:postgresql://127.0.0.1/beeyard", user: reader, password: "${STORE_PASSWORD}" }
+      """;
+
   private final Settings settings;
   private final EnvironmentSettings own;
   private final Map<String, String> variables;
-  private final UnaryOperator<Service> binding;
+  private final Surroundings surroundings;
 
   /**
    * An environment for one case; the runner makes it.
@@ -37,17 +47,17 @@ public final class Environment {
    * @param settings all settings, for messages
    * @param own what the settings say of this environment
    * @param variables environment variables by name
-   * @param binding ties a service to the case that will use it
+   * @param surroundings where the case works
    */
   public Environment(
       Settings settings,
       EnvironmentSettings own,
       Map<String, String> variables,
-      UnaryOperator<Service> binding) {
+      Surroundings surroundings) {
     this.settings = settings;
     this.own = own;
     this.variables = Map.copyOf(variables);
-    this.binding = binding;
+    this.surroundings = surroundings;
   }
 
   /**
@@ -69,25 +79,40 @@ public final class Environment {
   public Service service(String name) {
     ServiceSettings found = own.services().get(name);
     if (found == null) {
-      throw new SettingsProblem(unknown(name));
+      throw new SettingsProblem(unknown("service", name, own.services().keySet()));
     }
-    return binding.apply(found.service(settings.sources(variables)));
+    return found.service(settings.sources(variables)).boundTo(surroundings);
   }
 
-  private String unknown(String name) {
-    if (settings.origin().isEmpty()) {
-      return "the service '%s' is asked for, but no %s was found; put one beside the build file:%n%s"
-          .formatted(name, Settings.FILE, LINES_TO_PASTE.replace("beeyard", name));
+  /**
+   * A database of this environment, which remembers the case that asked for it.
+   *
+   * @param name the name in the settings
+   * @return the database
+   * @throws SettingsProblem if there is none of that name, with the names there are
+   */
+  public Database database(String name) {
+    DatabaseSettings found = own.databases().get(name);
+    if (found == null) {
+      throw new SettingsProblem(unknown("database", name, own.databases().keySet()));
     }
-    String hint = NearestMatch.hint(name, own.services().keySet());
-    return "the environment '%s' in %s has no service '%s'; %s%s"
+    return found.database(settings.sources(variables)).boundTo(surroundings);
+  }
+
+  private String unknown(String kind, String name, Set<String> names) {
+    if (settings.origin().isEmpty()) {
+      String lines = kind.equals("service") ? LINES_TO_PASTE : DATABASE_LINES;
+      return "the %s '%s' is asked for, but no %s was found; put one beside the build file:%n%s"
+          .formatted(kind, name, Settings.FILE, lines.replaceFirst("beeyard|store", name));
+    }
+    String hint = NearestMatch.hint(name, names);
+    return "the environment '%s' in %s has no %s '%s'; %s%s"
         .formatted(
             own.name(),
             settings.origin(),
+            kind,
             name,
-            own.services().isEmpty()
-                ? "it has none"
-                : "it has " + Words.names(own.services().keySet()),
+            names.isEmpty() ? "it has none" : "it has " + Words.names(names),
             hint.isEmpty() ? "" : " (" + hint + ")");
   }
 }

@@ -20,6 +20,11 @@ record InForce(Settings settings, Map<String, String> variables) {
         .forEach((name, service) -> service
             .values()
             .forEach((key, value) -> lines.add(line("services." + name + "." + key, key, value))));
+    environment
+        .databases()
+        .forEach((name, database) -> database
+            .values()
+            .forEach((key, value) -> lines.add(line("databases." + name + "." + key, key, value))));
     settings
         .mask()
         .forEach(entry -> lines.add(new SettingInForce("mask", entry, settings.origin())));

@@ -36,10 +36,13 @@ final class Overrides {
       return settings.eachEnvironment(one -> one.readOnly(value));
     }
     String[] steps = key.split("\\.", 3);
+    if (steps.length == 3 && steps[0].equals("databases")) {
+      return database(settings, steps[1], steps[2], value);
+    }
     if (steps.length < 3 || !steps[0].equals("services")) {
       throw new SettingsProblem(
           value.place()
-              + ": unknown setting; known are readOnly and services.NAME.KEY, like services.beeyard.url");
+              + ": unknown setting; known are readOnly, services.NAME.KEY and databases.NAME.KEY, like services.beeyard.url");
     }
     if (!ServiceKeys.isKnown(steps[2])) {
       String hint = NearestMatch.hint(steps[2], ServiceKeys.top());
@@ -52,6 +55,28 @@ final class Overrides {
     }
     ServiceKeys.check(steps[2], value);
     return settings.eachEnvironment(one -> set(one, steps[1], steps[2], value));
+  }
+
+  private static Settings database(
+      Settings settings, String name, String key, SettingsValue value) {
+    if (!DatabaseSettings.KEYS.contains(key)) {
+      throw new SettingsProblem("%s: unknown key '%s' of a database; known are %s"
+          .formatted(value.place(), key, Words.names(DatabaseSettings.KEYS)));
+    }
+    ServiceKeys.check(key, value);
+    return settings.eachEnvironment(environment -> {
+      Map<String, DatabaseSettings> databases = new LinkedHashMap<>(environment.databases());
+      DatabaseSettings before = databases.get(name);
+      if (before == null && !key.equals("url")) {
+        return environment;
+      }
+      databases.put(
+          name,
+          before == null
+              ? new DatabaseSettings(name, Map.of(key, value))
+              : before.with(Map.of(key, value)));
+      return environment.databases(databases);
+    });
   }
 
   /** A service that is only known by its address may be new. */

@@ -23,6 +23,7 @@ final class ServiceKeys {
 
   private static final Set<String> SECRETS = Set.of(
       "bearer",
+      "password",
       "basic.password",
       "keyInHeader.key",
       "keyInQuery.key",

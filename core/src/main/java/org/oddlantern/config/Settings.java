@@ -45,7 +45,7 @@ public record Settings(
       return found;
     }
     if (this.equals(NONE) && chosen == null) {
-      return new EnvironmentSettings(name, Map.of(), null);
+      return EnvironmentSettings.named(name);
     }
     throw new SettingsProblem(unknown(name));
   }
@@ -71,7 +71,14 @@ public record Settings(
           ? service
           : service.with(Map.of("url", new SettingsValue(address, "the start of " + name)));
     });
-    return environment.services(services);
+    Map<String, DatabaseSettings> databases = new LinkedHashMap<>(environment.databases());
+    databases.replaceAll((name, database) -> {
+      String address = addresses.get(name);
+      return address == null
+          ? database
+          : database.with(Map.of("url", new SettingsValue(address, "the start of " + name)));
+    });
+    return environment.services(services).databases(databases);
   }
 
   /**
@@ -109,9 +116,8 @@ public record Settings(
 
   Settings eachEnvironment(UnaryOperator<EnvironmentSettings> change) {
     Map<String, EnvironmentSettings> changed = new LinkedHashMap<>();
-    Map<String, EnvironmentSettings> all = environments.isEmpty()
-        ? Map.of("none", new EnvironmentSettings("none", Map.of(), null))
-        : environments;
+    Map<String, EnvironmentSettings> all =
+        environments.isEmpty() ? Map.of("none", EnvironmentSettings.named("none")) : environments;
     all.forEach((name, environment) -> changed.put(name, change.apply(environment)));
     return new Settings(origin, folder, use, changed, mask);
   }

@@ -14,7 +14,7 @@ import org.snakeyaml.engine.v2.nodes.Node;
 final class SettingsReader {
 
   private static final List<String> TOP = List.of("use", "environments", "mask");
-  private static final List<String> ENVIRONMENT = List.of("services", "readOnly");
+  private static final List<String> ENVIRONMENT = List.of("services", "databases", "readOnly");
 
   private final YamlNodes yaml;
   private final String origin;
@@ -76,7 +76,28 @@ final class SettingsReader {
       yaml.members(all, "'services'", null)
           .forEach((service, settings) -> services.put(service, service(service, settings)));
     }
-    return new EnvironmentSettings(name, services, readOnly(members.get("readOnly")));
+    return new EnvironmentSettings(
+        name, services, databases(members.get("databases")), readOnly(members.get("readOnly")));
+  }
+
+  private Map<String, DatabaseSettings> databases(@Nullable Node all) {
+    Map<String, DatabaseSettings> databases = new LinkedHashMap<>();
+    if (all != null) {
+      yaml.members(all, "'databases'", null)
+          .forEach((name, node) -> databases.put(name, database(name, node)));
+    }
+    return databases;
+  }
+
+  private DatabaseSettings database(String name, Node node) {
+    String what = "the database '" + name + "'";
+    Map<String, SettingsValue> values = new LinkedHashMap<>();
+    yaml.members(node, what, DatabaseSettings.KEYS)
+        .forEach((key, value) -> values.put(key, checked(key, leaf(value, "'" + key + "'"))));
+    if (!values.containsKey("url")) {
+      throw yaml.problem(node, what + " has no address: add url: \"jdbc:...\"");
+    }
+    return new DatabaseSettings(name, values);
   }
 
   private @Nullable SettingsValue readOnly(@Nullable Node node) {

@@ -76,7 +76,7 @@ final class Attention implements Supplier<List<Verdict>> {
       Reply reply = new Reply(exchange, wire, mapping, this, CaseRecorder.NONE, false);
       standing.stream()
           .filter(check -> !subjects.contains(check.subject()))
-          .forEach(check -> due.add(reply.verdict(check, false)));
+          .forEach(check -> due.add(reply.standing(check)));
     }
     if (isUnseenError()) {
       statusSeen = true;

@@ -2,6 +2,7 @@ package org.oddlantern.http;
 
 import java.util.List;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Worded;
 
 /**
  * A question put to evidence. Checks come from {@code org.oddlantern.check.Checks}; one of your own is
@@ -18,13 +19,14 @@ import org.oddlantern.json.Finding;
  * }
  * }</pre>
  */
-public interface Check {
+public interface Check extends Worded {
 
   /**
    * The check in words, as reports show it: {@code status(201)}.
    *
    * @return the words; never blank
    */
+  @Override
   String words();
 
   /**

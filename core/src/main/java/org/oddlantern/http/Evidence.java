@@ -3,10 +3,17 @@ package org.oddlantern.http;
 import java.util.List;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.xml.NotXml;
+import org.oddlantern.xml.Xml;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Something checks can be put to: a reply, for one. Reading from it never changes it.
+ * Something checks can be put to: a reply, what a database answered, an item of a list. Reading from
+ * it never changes it.
+ *
+ * <pre>{@code
+ * evidence.must(body(including(hive)), at("$.id", wholeNumber())).valueAt("$.id", HiveId.class);
+ * }</pre>
  */
 public interface Evidence {
 
@@ -23,14 +30,6 @@ public interface Evidence {
    * @return status, content type, size and beginning of the body
    */
   String summary();
-
-  /**
-   * The status code. Who reads it has looked at it: an error status then is no failure by itself.
-   *
-   * @return the status code
-   * @throws UnsupportedOperationException if this kind of evidence has none
-   */
-  int status();
 
   /**
    * The headers.
@@ -78,6 +77,14 @@ public interface Evidence {
   JsonNode json();
 
   /**
+   * The body as an XML document.
+   *
+   * @return the document
+   * @throws NotXml if the body is not XML
+   */
+  Xml xml();
+
+  /**
    * Makes all these checks, then fails if one or more do not hold.
    *
    * @param first a check
@@ -116,4 +123,25 @@ public interface Evidence {
    * @throws NotAsPromised if the body is not JSON or does not fit the type
    */
   <T> T bodyAs(Class<T> type);
+
+  /**
+   * Every value a path leads to, read as a type.
+   *
+   * @param <T> the type wanted
+   * @param path a path (RFC 9535)
+   * @param type the type wanted
+   * @return the values in order; empty if there are none
+   * @throws NotAsPromised if the body is not JSON or a value is null or of another type
+   */
+  <T> List<T> valuesAt(String path, Class<T> type);
+
+  /**
+   * The whole body, a list, each item read as a type.
+   *
+   * @param <T> the type wanted
+   * @param type the type of an item
+   * @return the items in order
+   * @throws NotAsPromised if the body is not a JSON list or an item does not fit the type
+   */
+  <T> List<T> bodyAsListOf(Class<T> type);
 }

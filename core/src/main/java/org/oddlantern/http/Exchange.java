@@ -20,13 +20,15 @@ public record Exchange(
     @Nullable WireReply reply,
     Instant sentAt,
     Duration took,
-    @Nullable String fault) {
+    @Nullable String fault)
+    implements Asked {
 
   /**
    * The call in one line.
    *
    * @return {@code GET http://127.0.0.1:7411/api/hives}
    */
+  @Override
   public String line() {
     return request.method() + " " + request.uri();
   }

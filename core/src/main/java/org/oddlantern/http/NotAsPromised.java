@@ -2,6 +2,7 @@ package org.oddlantern.http;
 
 import java.util.List;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.oddlantern.json.Finding;
 
 /**
@@ -12,13 +13,36 @@ public final class NotAsPromised extends AssertionError {
 
   private static final long serialVersionUID = 1L;
 
-  private final String title;
-  private final transient List<Verdict> verdicts;
+  private final transient List<Part> parts;
 
-  NotAsPromised(String title, List<Verdict> verdicts) {
-    super(message(title, verdicts));
-    this.title = title;
-    this.verdicts = List.copyOf(verdicts);
+  /**
+   * For one evidence.
+   *
+   * @param title what it is
+   * @param verdicts the checks that do not hold
+   */
+  public NotAsPromised(String title, List<Verdict> verdicts) {
+    this(List.of(new Part(title, List.copyOf(verdicts))));
+  }
+
+  private NotAsPromised(List<Part> parts) {
+    super(message(parts, verdict -> verdict));
+    this.parts = parts;
+  }
+
+  /**
+   * Several failures as one.
+   *
+   * @param failures one or more, in order
+   * @return the failure that tells them all
+   */
+  public static NotAsPromised all(List<NotAsPromised> failures) {
+    NotAsPromised all = new NotAsPromised(
+        failures.stream().flatMap(failure -> failure.parts.stream()).toList());
+    if (!failures.isEmpty()) {
+      all.setStackTrace(failures.get(0).getStackTrace());
+    }
+    return all;
   }
 
   /**
@@ -27,7 +51,7 @@ public final class NotAsPromised extends AssertionError {
    * @return one verdict or more, in the order in which the checks were made
    */
   public List<Verdict> verdicts() {
-    return verdicts;
+    return parts.stream().flatMap(part -> part.verdicts.stream()).toList();
   }
 
   /**
@@ -37,7 +61,13 @@ public final class NotAsPromised extends AssertionError {
    * @return the message
    */
   public String message(UnaryOperator<Verdict> change) {
-    return message(title, verdicts.stream().map(change).toList());
+    return message(parts, change);
+  }
+
+  private static String message(List<Part> parts, UnaryOperator<Verdict> change) {
+    return parts.stream()
+        .map(part -> message(part.title, part.verdicts.stream().map(change).toList()))
+        .collect(Collectors.joining("\n"));
   }
 
   private static String message(String title, List<Verdict> verdicts) {
@@ -50,4 +80,7 @@ public final class NotAsPromised extends AssertionError {
     }
     return message.toString();
   }
+
+  /** One evidence and what did not hold of it. */
+  private record Part(String title, List<Verdict> verdicts) {}
 }

@@ -8,7 +8,12 @@ public final class NotSent extends RuntimeException {
 
   private static final long serialVersionUID = 1L;
 
-  NotSent(String message) {
+  /**
+   * For something that was not sent.
+   *
+   * @param message why, and what to do
+   */
+  public NotSent(String message) {
     super(message);
   }
 }

@@ -4,14 +4,13 @@ import java.net.URI;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.CaseRecorder;
-import org.oddlantern.json.Finding;
+import org.oddlantern.http.internal.JudgedEvidence;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.NotJson;
@@ -29,7 +28,7 @@ import tools.jackson.databind.JsonNode;
  *         .valueAt("$.id", HiveId.class);
  * }</pre>
  */
-public final class Reply implements Evidence {
+public final class Reply extends JudgedEvidence {
 
   private static final Pattern CHARSET =
       Pattern.compile("charset\\s*=\\s*\"?([^\\s;\"]+)", Pattern.CASE_INSENSITIVE);
@@ -83,7 +82,11 @@ public final class Reply implements Evidence {
         + (wire.body().length == 0 ? "an empty body" : "a body that begins: " + Words.cut(text()));
   }
 
-  @Override
+  /**
+   * The status code. Who reads it has looked at it: an error status then is no failure by itself.
+   *
+   * @return the status code
+   */
   public int status() {
     attention.statusSeen();
     return wire.status();
@@ -146,54 +149,31 @@ public final class Reply implements Evidence {
   public JsonNode json() {
     JsonNode parsed = tree;
     if (parsed == null) {
-      parsed = mapping.parse(wire.body());
+      parsed = parsed();
       tree = parsed;
     }
     return parsed;
   }
 
+  /** From text if the bytes will not do: then the place of the error counts characters. */
+  private JsonNode parsed() {
+    try {
+      return mapping.parse(wire.body());
+    } catch (NotJson e) {
+      return mapping.parse(text());
+    }
+  }
+
   @Override
   public Reply must(Check first, Check... more) {
-    List<Verdict> verdicts = judge(false, first, more);
-    for (Verdict verdict : verdicts) {
-      if (!verdict.holds()) {
-        throw new NotAsPromised(
-            title(),
-            withStatusFirst(verdicts.stream().filter(one -> !one.holds()).toList()));
-      }
-    }
+    super.must(first, more);
     return this;
   }
 
   @Override
   public Reply warnUnless(Check first, Check... more) {
-    judge(true, first, more);
+    super.warnUnless(first, more);
     return this;
-  }
-
-  @Override
-  public <T> T valueAt(String path, Class<T> type) {
-    JsonPath parsed = JsonPath.of(path);
-    parsed.steps();
-    lookedAt(parsed);
-    return new Reading(this, "valueAt(\"" + path + "\", " + type.getSimpleName() + ")")
-        .value(parsed, type);
-  }
-
-  /**
-   * Every value a path leads to, read as a type.
-   *
-   * @param <T> the type wanted
-   * @param path a path (RFC 9535)
-   * @param type the type wanted
-   * @return the values in order; empty if there are none
-   * @throws NotAsPromised if the body is not JSON or a value is null or of another type
-   */
-  public <T> List<T> valuesAt(String path, Class<T> type) {
-    JsonPath parsed = JsonPath.of(path);
-    lookedAt(parsed);
-    return new Reading(this, "valuesAt(\"" + path + "\", " + type.getSimpleName() + ")")
-        .values(parsed, type);
   }
 
   @Override
@@ -203,69 +183,43 @@ public final class Reply implements Evidence {
     }
   }
 
-  @Override
-  public <T> T bodyAs(Class<T> type) {
-    return new Reading(this, "bodyAs(" + type.getSimpleName() + ")").value(JsonPath.of("$"), type);
-  }
-
-  @Override
-  public String toString() {
-    return title();
-  }
-
   /** Whether it refuses; asking counts as no look. */
   boolean isError() {
     return wire.status() >= 400;
   }
 
-  /** The mapping, telling the case of the secrets it reads. */
-  JsonMapping hearingMapping() {
+  @Override
+  protected JsonMapping hearingMapping() {
     return mapping.hearing(secret -> recorder.secret(Secret.of(secret)));
   }
 
-  /** A reading that found nothing it could give. */
-  NotAsPromised failed(Verdict reading) {
-    recorder.judged(exchange, List.of(reading));
-    return new NotAsPromised(title(), withStatusFirst(List.of(reading)));
-  }
-
-  private List<Verdict> judge(boolean warning, Check first, Check... more) {
-    List<Verdict> verdicts = new ArrayList<>(1 + more.length);
-    verdicts.add(made(first, warning));
-    for (Check check : more) {
-      verdicts.add(made(check, warning));
-    }
-    if (dueAtOnce && attention.hasStanding() && !warning) {
-      dueAtOnce = false;
-      verdicts.addAll(attention.get());
-    }
+  @Override
+  protected void judged(List<Verdict> verdicts) {
     recorder.judged(exchange, verdicts);
-    return verdicts;
   }
 
-  private Verdict made(Check check, boolean warning) {
+  @Override
+  protected void checked(Check check) {
     attention.checked(check);
-    return verdict(check, warning);
   }
 
-  /** A check that throws must not keep the others from being made. */
-  Verdict verdict(Check check, boolean warning) {
-    try {
-      return new Verdict(check.words(), warning, check.examine(this));
-    } catch (RuntimeException | AssertionError e) {
-      Finding thrown = Finding.of("the check itself", "an answer", "it threw " + e);
-      return new Verdict(check.words(), warning, List.of(thrown));
+  @Override
+  protected List<Verdict> dueNow() {
+    if (!dueAtOnce || !attention.hasStanding()) {
+      return List.of();
     }
+    dueAtOnce = false;
+    return attention.get();
   }
 
-  private List<Verdict> withStatusFirst(List<Verdict> failed) {
-    if (!attention.isUnseenError()) {
-      return failed;
-    }
-    List<Verdict> all = new ArrayList<>();
-    all.add(UnseenStatus.verdict(wire));
-    all.addAll(failed);
-    return all;
+  @Override
+  protected List<Verdict> toldFirst() {
+    return attention.isUnseenError() ? List.of(UnseenStatus.verdict(wire)) : List.of();
+  }
+
+  /** The verdict of a check that the service makes on every reply. */
+  Verdict standing(Check check) {
+    return verdict(check, false);
   }
 
   private Charset charset() {
@@ -275,11 +229,5 @@ public final class Reply implements Evidence {
     } catch (IllegalArgumentException e) {
       return StandardCharsets.UTF_8; // a name nobody knows must not hide the body
     }
-  }
-
-  /** Why the body is not the JSON it should be, with what it is instead. */
-  String notJson(NotJson e) {
-    String place = e.line() == 0 ? "" : "line " + e.line() + ", column " + e.column() + ": ";
-    return summary() + (wire.body().length == 0 ? "" : " (" + place + e.getMessage() + ")");
   }
 }

@@ -1,13 +1,14 @@
 package org.oddlantern.internal;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What the code at work may ask about the case it belongs to. The runner alone binds it, for the
- * thread that runs the case; it is the only static state of the library. Outside a run nothing is
- * bound.
+ * What the code at work may ask about the case it belongs to. The runner binds it, for the thread that
+ * runs the case, and a piece of a case may add to it while it lasts; it is the only static state of
+ * the library.
  */
 public final class CurrentCase {
 
@@ -37,6 +38,21 @@ public final class CurrentCase {
    */
   public static Binding bind(List<Object> parts) {
     List<Object> before = PARTS.get();
+    PARTS.set(List.copyOf(parts));
+    return () -> restore(before);
+  }
+
+  /**
+   * Adds a part for this thread until the binding is closed; it comes before others of its type.
+   *
+   * @param part what the code at work may ask for
+   * @return the binding
+   */
+  public static Binding adding(Object part) {
+    List<Object> before = PARTS.get();
+    List<Object> parts = new ArrayList<>();
+    parts.add(part);
+    parts.addAll(before == null ? List.of() : before);
     PARTS.set(List.copyOf(parts));
     return () -> restore(before);
   }

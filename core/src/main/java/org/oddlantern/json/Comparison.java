@@ -47,7 +47,9 @@ public enum Comparison {
     if (wanted.isObject() && got.isObject()) {
       for (Map.Entry<String, JsonNode> member : wanted.properties()) {
         JsonNode other = got.get(member.getKey());
-        if (other == null || !includes(member.getValue(), other)) {
+        if (other == null
+            ? !Embedded.allowsNothing(member.getValue())
+            : !includes(member.getValue(), other)) {
           return false;
         }
       }

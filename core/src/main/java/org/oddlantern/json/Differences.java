@@ -43,7 +43,9 @@ final class Differences {
   }
 
   void compare(Location where, JsonNode wanted, JsonNode got) {
-    if (wanted.isObject() && got.isObject()) {
+    if (wanted.isPojo()) {
+      Embedded.shape(wanted).examine(where, got).forEach(finding -> add(() -> finding));
+    } else if (wanted.isObject() && got.isObject()) {
       compareObjects(where, wanted, got);
     } else if (wanted.isArray() && got.isArray()) {
       if (!comparison.holds(wanted, got)) {
@@ -58,9 +60,9 @@ final class Differences {
     for (Map.Entry<String, JsonNode> member : wanted.properties()) {
       Location place = where.child(member.getKey());
       JsonNode found = got.get(member.getKey());
-      if (found == null) {
+      if (found == null && !Embedded.allowsNothing(member.getValue())) {
         add(() -> missing(place, member, wanted, got));
-      } else {
+      } else if (found != null) {
         compare(place, member.getValue(), found);
       }
     }

@@ -16,11 +16,14 @@ public final class Equality {
   /**
    * Whether two values are the same.
    *
-   * @param a a value, at most 1,000 levels deep
+   * @param a a value, at most 1,000 levels deep; where a shape stands in it, the other must have it
    * @param b another
    * @return true if they are
    */
   public static boolean same(JsonNode a, JsonNode b) {
+    if (a.isPojo()) {
+      return Embedded.shape(a).examine(Location.ROOT, b).isEmpty();
+    }
     if (a.isNumber() && b.isNumber()) {
       return compareNumbers(a, b) == 0;
     }
@@ -127,16 +130,22 @@ public final class Equality {
   }
 
   private static boolean sameObjects(JsonNode a, JsonNode b) {
-    if (a.size() != b.size()) {
+    if (a.size() < b.size()) {
       return false;
     }
+    int absent = 0;
     for (Map.Entry<String, JsonNode> member : a.properties()) {
       JsonNode other = b.get(member.getKey());
-      if (other == null || !same(member.getValue(), other)) {
+      if (other == null) {
+        absent++;
+        if (!Embedded.allowsNothing(member.getValue())) {
+          return false;
+        }
+      } else if (!same(member.getValue(), other)) {
         return false;
       }
     }
-    return true;
+    return a.size() - absent == b.size();
   }
 
   private static boolean sameLists(JsonNode a, JsonNode b) {

@@ -39,6 +39,16 @@ public record Finding(String where, String item, String wanted, String got, List
   }
 
   /**
+   * The same finding, of a list item.
+   *
+   * @param identity what the item is known by, like {@code id 4711}; empty if by its index only
+   * @return the finding
+   */
+  public Finding ofItem(String identity) {
+    return new Finding(where, identity, wanted, got, hints);
+  }
+
+  /**
    * The same finding with one more hint.
    *
    * @param hint what may help; an empty one adds nothing

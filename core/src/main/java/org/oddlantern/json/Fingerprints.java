@@ -18,6 +18,11 @@ record Fingerprints(List<String> fields) {
 
   /** Fingerprints that suit all of the wanted items; empty if they name different fields. */
   static Optional<Fingerprints> of(Comparison comparison, JsonNode wanted, List<Integer> open) {
+    for (int i : open) {
+      if (Embedded.isIn(wanted.get(i))) {
+        return Optional.empty();
+      }
+    }
     if (comparison == Comparison.EXACTLY || open.isEmpty()) {
       return Optional.of(new Fingerprints(List.of()));
     }

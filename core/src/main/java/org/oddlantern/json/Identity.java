@@ -55,6 +55,27 @@ public final class Identity {
     return value.isMissingNode() ? "" : told(name.isEmpty() ? "item" : name, value);
   }
 
+  /**
+   * What the innermost list item around a place is known by.
+   *
+   * @param root the whole document
+   * @param where a place in it
+   * @return {@code id 4711}; empty if no item around it has such a field
+   */
+  public static String around(JsonNode root, Location where) {
+    String identity = "";
+    JsonNode value = root;
+    for (Location step : where.steps()) {
+      value = step.of(value);
+      if (value == null) {
+        break;
+      }
+      String own = step.index() >= 0 ? of(value) : "";
+      identity = own.isEmpty() ? identity : own;
+    }
+    return identity;
+  }
+
   /** The field that an item is known by. */
   static Optional<String> field(JsonNode item) {
     if (!item.isObject()) {

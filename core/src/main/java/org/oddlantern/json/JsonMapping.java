@@ -1,7 +1,6 @@
 package org.oddlantern.json;
 
 import java.io.OutputStream;
-import java.lang.reflect.Type;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -124,7 +123,7 @@ public final class JsonMapping {
       return NullNode.getInstance();
     }
     if (value instanceof JsonNode node) {
-      return node;
+      return Nesting.checked(node);
     }
     if (value instanceof JsonSource source) {
       return source.tree(this);
@@ -199,7 +198,7 @@ public final class JsonMapping {
           .withAttribute(SecretModule.MAPPING, this)
           .readValue(node);
     } catch (JacksonException e) {
-      throw new TypeMismatch(misfit(node, type, e));
+      throw Misfit.of(node, type, e);
     }
   }
 
@@ -270,17 +269,5 @@ public final class JsonMapping {
     var place = e.getLocation();
     return new NotJson(
         reason, place == null ? 0 : place.getLineNr(), place == null ? 0 : place.getColumnNr());
-  }
-
-  private static String misfit(JsonNode node, Type type, JacksonException e) {
-    String inside = e.getPathReference().replaceAll("^.*?\\[", "[");
-    String reason =
-        e.getOriginalMessage().lines().findFirst().orElse("").replaceAll(" \\(but might.*", "");
-    return "%s cannot be read as %s: %s%s"
-        .formatted(
-            Words.of(node),
-            Words.of(type),
-            e.getPath().isEmpty() ? "" : "at " + inside + ": ",
-            reason);
   }
 }

@@ -8,6 +8,8 @@ public final class NotJson extends RuntimeException {
 
   private static final long serialVersionUID = 1L;
 
+  private static final int AROUND = 50;
+
   private final int line;
   private final int column;
 
@@ -33,5 +35,27 @@ public final class NotJson extends RuntimeException {
    */
   public int column() {
     return column;
+  }
+
+  /**
+   * The reason with its place and the text around it.
+   *
+   * @param text the whole text
+   * @return {@code line 4, column 12: ...}, then the line with a caret below; the reason alone if no
+   *     place is known
+   */
+  public String around(String text) {
+    if (line == 0) {
+      return String.valueOf(getMessage());
+    }
+    return "line %d, column %d: %s%s".formatted(line, column, getMessage(), excerpt(text));
+  }
+
+  private String excerpt(String text) {
+    String row = text.lines().skip(line - 1L).findFirst().orElse("");
+    int at = Math.max(0, Math.min(row.length(), column - 1));
+    int from = Math.max(0, at - AROUND);
+    String shown = row.substring(from, Math.min(row.length(), at + AROUND)).replace('\t', ' ');
+    return shown.isBlank() ? "" : "\n  " + shown + "\n  " + " ".repeat(at - from) + "^";
   }
 }

@@ -6,7 +6,9 @@ import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.deser.std.StdDeserializer;
+import tools.jackson.databind.jsontype.TypeSerializer;
 import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.node.TreeBuildingGenerator;
 import tools.jackson.databind.ser.std.StdSerializer;
 
 /** Lets secrets and JSON sources travel as what they stand for; tells a listener of secrets read. */
@@ -21,6 +23,7 @@ final class SecretModule {
     return new SimpleModule("odd-lantern")
         .addSerializer(Secret.class, new Writing())
         .addSerializer(JsonSource.class, new Sourcing())
+        .addSerializer(Worded.class, new Embedding())
         .addDeserializer(Secret.class, new Reading());
   }
 
@@ -48,6 +51,29 @@ final class SecretModule {
     @Override
     public void serialize(JsonSource value, JsonGenerator generator, SerializationContext context) {
       context.writeTree(generator, value.tree(mapping(context.getAttribute(MAPPING))));
+    }
+  }
+
+  /** A shape inside a wanted value stays a shape in its tree; nothing of the kind can be sent. */
+  private static final class Embedding extends StdSerializer<Worded> {
+    Embedding() {
+      super(Worded.class);
+    }
+
+    @Override
+    public void serialize(Worded value, JsonGenerator generator, SerializationContext context) {
+      if (!(generator instanceof TreeBuildingGenerator) || !(value instanceof Shape)) {
+        String kind = value instanceof Shape ? "shape '" : "check '";
+        context.reportMappingProblem(
+            "the %s%s' stands in it, where a value is wanted", kind, value.words());
+      }
+      generator.writeEmbeddedObject(value);
+    }
+
+    @Override
+    public void serializeWithType(
+        Worded value, JsonGenerator generator, SerializationContext context, TypeSerializer types) {
+      serialize(value, generator, context);
     }
   }
 

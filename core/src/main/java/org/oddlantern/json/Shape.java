@@ -1,6 +1,7 @@
 package org.oddlantern.json;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -20,13 +21,14 @@ import tools.jackson.databind.JsonNode;
  * <p>Implementations are immutable and safe to use from several threads, and never throw for a value
  * that does not fit.
  */
-public interface Shape {
+public interface Shape extends Worded {
 
   /**
    * The shape in words, as they follow "wanted": {@code a whole number}.
    *
    * @return the words; never blank
    */
+  @Override
   String words();
 
   /**
@@ -50,5 +52,36 @@ public interface Shape {
     return value.isMissingNode()
         ? List.of(Finding.of(where, words(), "nothing: there is no such value"))
         : differences(where, value);
+  }
+
+  /**
+   * Both this shape and another.
+   *
+   * @param other a shape, or a plain value
+   * @return the shape that holds where both do
+   */
+  default Shape and(@Nullable Object other) {
+    return CombinedShapes.All.of(this, of(other));
+  }
+
+  /**
+   * This shape or another.
+   *
+   * @param other a shape, or a plain value
+   * @return the shape that holds where one or both do
+   */
+  default Shape or(@Nullable Object other) {
+    return CombinedShapes.Any.of(this, of(other));
+  }
+
+  /**
+   * The shape a value stands for.
+   *
+   * @param value a shape, or a plain value
+   * @return the shape itself, or exactly that value
+   * @throws IllegalArgumentException if it is a check, or cannot be written as JSON
+   */
+  static Shape of(@Nullable Object value) {
+    return value instanceof Shape shape ? shape : WantedValue.of(value, Comparison.EXACTLY);
   }
 }

@@ -33,7 +33,9 @@ final class ShortJson {
   }
 
   private void write(JsonNode node) {
-    if (node.isObject()) {
+    if (node.isPojo()) {
+      text.append(Embedded.shape(node).words());
+    } else if (node.isObject()) {
       object(node);
     } else if (node.isArray()) {
       list(node);

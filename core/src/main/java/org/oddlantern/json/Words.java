@@ -29,6 +29,9 @@ public final class Words {
     if (node.isNumber()) {
       return number(node);
     }
+    if (node.isPojo()) {
+      return Embedded.shape(node).words();
+    }
     if (node.isContainer()) {
       return ShortJson.of(node, LIMIT);
     }

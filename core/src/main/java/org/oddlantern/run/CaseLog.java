@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import org.oddlantern.database.Query;
+import org.oddlantern.http.Asked;
 import org.oddlantern.http.Exchange;
 import org.oddlantern.http.UnseenStatus;
 import org.oddlantern.http.Verdict;
@@ -22,12 +24,14 @@ import org.oddlantern.json.Secret;
 final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
 
   private static final int MOST_PRINTED = 1 << 20;
+  private static final int MOST_FORGOTTEN = 50;
 
   private final String marker;
   private final SecretListener secrets;
   private final Consumer<Undo> noted;
-  private final IdentityHashMap<Exchange, Entry> entries = new IdentityHashMap<>();
+  private final IdentityHashMap<Asked, Entry> entries = new IdentityHashMap<>();
   private final List<Entry> inOrder = new ArrayList<>();
+  private final List<Asked> forgotten = new ArrayList<>();
   private final List<Undo> undos = new ArrayList<>();
   private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
   private int verdicts;
@@ -45,15 +49,15 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
   }
 
   @Override
-  public synchronized void ended(Exchange exchange) {
-    Entry entry = new Entry(exchange);
-    entries.put(exchange, entry);
+  public synchronized void ended(Asked asked) {
+    Entry entry = new Entry(asked);
+    entries.put(asked, entry);
     inOrder.add(entry);
   }
 
   @Override
-  public synchronized void judged(Exchange exchange, List<Verdict> made) {
-    Entry entry = entries.get(exchange);
+  public synchronized void judged(Asked asked, List<Verdict> made) {
+    Entry entry = entries.get(asked);
     if (entry != null) {
       entry.verdicts.addAll(made);
       verdicts += made.size();
@@ -64,12 +68,39 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
   }
 
   @Override
-  public synchronized boolean owes(Exchange exchange, Supplier<List<Verdict>> atEnd) {
-    Entry entry = entries.get(exchange);
+  public synchronized boolean owes(Asked asked, Supplier<List<Verdict>> atEnd) {
+    Entry entry = entries.get(asked);
     if (entry != null) {
       entry.atEnd = atEnd;
     }
     return true;
+  }
+
+  @Override
+  public synchronized int mark() {
+    return inOrder.size();
+  }
+
+  /** Their secrets stay known: what they brought may be echoed later. */
+  @Override
+  public synchronized void forget(int mark) {
+    List<Entry> earlier = inOrder.subList(mark, inOrder.size());
+    earlier.forEach(entry -> entries.remove(entry.asked));
+    earlier.stream().limit(MOST_FORGOTTEN).forEach(entry -> forgotten.add(entry.asked));
+    while (forgotten.size() > MOST_FORGOTTEN) {
+      forgotten.remove(0);
+    }
+    earlier.clear();
+    warned = inOrder.stream()
+        .flatMap(entry -> entry.verdicts.stream())
+        .anyMatch(verdict -> verdict.warning() && !verdict.holds());
+  }
+
+  @Override
+  public synchronized void judgedLast(Verdict verdict) {
+    if (!inOrder.isEmpty()) {
+      judged(inOrder.get(inOrder.size() - 1).asked, List.of(verdict));
+    }
   }
 
   @Override
@@ -110,12 +141,12 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
       if (due.isEmpty()) {
         continue;
       }
-      WireReply reply = entry.exchange.reply();
+      WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
       entry.verdicts.addAll(0, due);
       for (Verdict verdict : due) {
         if (!verdict.holds() && reply != null) {
           broken.add("%s, answered %s: %s"
-              .formatted(entry.exchange.line(), reply.statusLine(), UnseenStatus.words(verdict)));
+              .formatted(entry.asked.line(), reply.statusLine(), UnseenStatus.words(verdict)));
         }
       }
     }
@@ -134,23 +165,44 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
     return List.copyOf(undos);
   }
 
-  synchronized List<ExchangeRecord> records(Recording recording) {
-    inOrder.forEach(entry -> recording.learn(entry.exchange));
+  synchronized List<ExchangeRecord> exchanges(Recording recording) {
     List<ExchangeRecord> records = new ArrayList<>(inOrder.size());
     for (Entry entry : inOrder) {
-      records.add(recording.record(entry.exchange, entry.verdicts));
+      if (entry.asked instanceof Exchange exchange) {
+        records.add(recording.record(exchange, entry.verdicts));
+      }
     }
     return records;
   }
 
-  /** An exchange and what was asked of its reply. */
+  /** The queries, each with how many exchanges came before it. */
+  synchronized List<QueryRecord> queries(Recording recording) {
+    List<QueryRecord> records = new ArrayList<>();
+    int before = 0;
+    for (Entry entry : inOrder) {
+      if (entry.asked instanceof Query query) {
+        records.add(recording.record(query, before, entry.verdicts));
+      } else {
+        before++;
+      }
+    }
+    return records;
+  }
+
+  /** Learns the secrets of everything that was asked; to be called before anything is recorded. */
+  synchronized void teach(Recording recording) {
+    forgotten.forEach(recording::learn);
+    inOrder.forEach(entry -> recording.learn(entry.asked));
+  }
+
+  /** Something asked, and what was asked of its answer. */
   private static final class Entry {
-    private final Exchange exchange;
+    private final Asked asked;
     private final List<Verdict> verdicts = new ArrayList<>();
     private Supplier<List<Verdict>> atEnd = List::of;
 
-    Entry(Exchange exchange) {
-      this.exchange = exchange;
+    Entry(Asked asked) {
+      this.asked = asked;
     }
   }
 }

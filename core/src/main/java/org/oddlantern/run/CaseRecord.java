@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
  * @param startedAt when it began; for a blocked case when that was known
  * @param tookMicros microseconds it took
  * @param exchanges its calls in order
+ * @param queries its looks into databases in order
  * @param problem what ended it; null if it passed
  * @param printed what it printed; may be empty
  */
@@ -31,6 +32,7 @@ public record CaseRecord(
     Instant startedAt,
     long tookMicros,
     List<ExchangeRecord> exchanges,
+    List<QueryRecord> queries,
     @Nullable ProblemRecord problem,
     String printed) {
 
@@ -38,6 +40,7 @@ public record CaseRecord(
   public CaseRecord {
     marks = marks == null ? List.of() : List.copyOf(marks);
     exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
+    queries = queries == null ? List.of() : List.copyOf(queries);
     printed = printed == null ? "" : printed;
   }
 
@@ -65,6 +68,7 @@ public record CaseRecord(
         startedAt,
         tookMicros,
         others,
+        queries,
         problem,
         printed);
   }

@@ -90,6 +90,11 @@ record EventLine(JsonGenerator out, TimeText times) {
       one.exchanges().forEach(this::write);
       out.writeEndArray();
     }
+    if (!one.queries().isEmpty()) {
+      out.writeArrayPropertyStart("queries");
+      one.queries().forEach(this::write);
+      out.writeEndArray();
+    }
     if (one.problem() != null) {
       write(one.problem());
     }
@@ -120,13 +125,31 @@ record EventLine(JsonGenerator out, TimeText times) {
     text("sentAt", times.text(exchange.sentAt()));
     out.writeNumberProperty("tookMicros", exchange.tookMicros());
     text("fault", exchange.fault());
-    if (!exchange.verdicts().isEmpty()) {
-      out.writeArrayPropertyStart("verdicts");
-      exchange.verdicts().forEach(this::write);
-      out.writeEndArray();
-    }
+    verdicts(exchange.verdicts());
     texts("variables", exchange.variables());
     out.writeEndObject();
+  }
+
+  private void write(QueryRecord query) {
+    out.writeStartObject();
+    text("database", query.database());
+    text("sql", query.sql());
+    texts("parameters", query.parameters());
+    text("answer", query.answer());
+    out.writeNumberProperty("after", query.after());
+    text("sentAt", times.text(query.sentAt()));
+    out.writeNumberProperty("tookMicros", query.tookMicros());
+    text("fault", query.fault());
+    verdicts(query.verdicts());
+    out.writeEndObject();
+  }
+
+  private void verdicts(List<Verdict> verdicts) {
+    if (!verdicts.isEmpty()) {
+      out.writeArrayPropertyStart("verdicts");
+      verdicts.forEach(this::write);
+      out.writeEndArray();
+    }
   }
 
   private void write(Verdict verdict) {

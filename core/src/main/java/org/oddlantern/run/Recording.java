@@ -12,6 +12,8 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.database.Query;
+import org.oddlantern.http.Asked;
 import org.oddlantern.http.Content;
 import org.oddlantern.http.ContentPart;
 import org.oddlantern.http.Exchange;
@@ -27,14 +29,42 @@ final class Recording {
   private static final Pattern CHARSET =
       Pattern.compile("charset\\s*=\\s*\"?([^\\s;\"]+)", Pattern.CASE_INSENSITIVE);
 
+  private static final String JSON = "application/json";
+  private static final int LONGEST_ANSWER = 4_000;
+
   private final Masker masker;
 
   Recording(Masker masker) {
     this.masker = masker;
   }
 
-  /** Learns the secrets of an exchange; to be called for all exchanges of a case before one is recorded. */
-  void learn(Exchange exchange) {
+  /** Learns the secrets of what was asked; to be called for all of a case before one is recorded. */
+  void learn(Asked asked) {
+    if (asked instanceof Exchange exchange) {
+      learn(exchange);
+    } else if (asked instanceof Query query && masker.looksIntoBodies()) {
+      masker.learnBody(JSON, query.answer());
+    }
+  }
+
+  QueryRecord record(Query query, int after, List<Verdict> verdicts) {
+    String answer = masker.body(JSON, query.answer(), new ArrayList<>());
+    return new QueryRecord(
+        query.database(),
+        masker.text(query.sql()),
+        query.parameters().stream().map(masker::text).toList(),
+        answer.length() > LONGEST_ANSWER
+            ? answer.substring(0, LONGEST_ANSWER) + "... (" + answer.length()
+                + " characters in all)"
+            : answer,
+        after,
+        query.sentAt().truncatedTo(ChronoUnit.MICROS),
+        query.took().toNanos() / 1_000,
+        query.fault() == null ? null : masker.text(query.fault()),
+        masked(verdicts));
+  }
+
+  private void learn(Exchange exchange) {
     WireRequest request = exchange.request();
     masker.learn(request.headers().fields());
     WireReply reply = exchange.reply();

@@ -196,10 +196,7 @@ public final class Runner {
   private Attempt invoke(PlannedCase one, Surroundings surroundings) {
     CaseDefinition definition = one.definition();
     Environment environment = new Environment(
-        order.settings(),
-        environments.of(definition),
-        order.variables(),
-        service -> service.boundTo(surroundings));
+        order.settings(), environments.of(definition), order.variables(), surroundings);
     Fresh fresh = Fresh.seeded(order.seed(), definition.id().toString());
     Resources resources = new Resources(order.loader(), order.settings().folder());
     Instances instances =
@@ -248,7 +245,7 @@ public final class Runner {
   private CaseRecord record(
       PlannedCase one, Attempt attempt, CaseLog log, Instant start, long micros) {
     CaseDefinition definition = one.definition();
-    List<ExchangeRecord> exchanges = log.records(recording);
+    log.teach(recording);
     List<Mark> marks = new ArrayList<>();
     if (log.hasWarned()) {
       marks.add(Mark.WARNED);
@@ -269,7 +266,8 @@ public final class Runner {
         marks,
         start,
         micros,
-        exchanges,
+        log.exchanges(recording),
+        log.queries(recording),
         masked(attempt.problem()),
         masker.text(log.printing()));
   }

@@ -5,6 +5,7 @@ import java.io.StringWriter;
 import java.util.Arrays;
 import java.util.stream.Collectors;
 import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.database.DatabaseProblem;
 import org.oddlantern.http.NoReply;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.NotSent;
@@ -27,6 +28,7 @@ final class Thrown {
         : thrown.getMessage() == null ? "" : thrown.getMessage();
     boolean selfExplaining = thrown instanceof NotAsPromised
         || thrown instanceof NoReply
+        || thrown instanceof DatabaseProblem
         || thrown instanceof SettingsProblem;
     return new ProblemRecord(
         selfExplaining ? "" : thrown.getClass().getSimpleName(),

@@ -1,7 +1,10 @@
 package org.oddlantern.check;
 
+import static java.nio.charset.StandardCharsets.ISO_8859_1;
+import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
 import java.io.IOException;
@@ -113,31 +116,24 @@ class ChecksTest {
   }
 
   @Test
-  void tellEveryBadItemByItsPlaceAndCapTheList() throws IOException {
-    String many = "[" + "1,".repeat(50) + "\"x\"]";
-    List<Finding> findings = at("$.l", eachItem(anyText())).examine(reply("{\"l\":" + many + "}"));
-    assertEquals("$.l[0]", findings.get(0).where());
-    assertEquals(21, findings.size());
-    assertEquals(
-        "30 more items that are not (50 of 51 in all)", findings.get(20).got());
-    assertEquals(
-        "$.l[1].n",
-        at("$.l[*].n", eachItem(1))
-            .examine(reply("{\"l\":[{\"n\":1},{\"n\":2}]}"))
-            .get(0)
-            .where());
-  }
-
-  @Test
   void showAReplyThatIsNotWhatItClaims() throws IOException {
     String page = "<html><body>Bad gateway</body></html>";
     assertEquals(
         "body / a JSON body / 200 OK, application/json; charset=utf-8, a body that begins: " + page
-            + " / reading stopped at line 1, column 1: Unexpected character ('<' (code 60)): expected a valid value (JSON String, Number, Array, Object or token 'null', 'true' or 'false')",
+            + " / this looks like HTML or XML, not like JSON",
         told(body(anyValue()), reply(page)));
     assertEquals(
         "body / a JSON body / 200 OK, application/json; charset=utf-8, an empty body",
         told(at("$.id", 1), reply("")));
+    String broken = "{\n  \"kind\": \"B\u00e4ume\", \"x\": tru\n}";
+    assertTrue(
+        told(at("$.id", 1), reply(broken))
+            .endsWith(
+                "reading stopped at line 2, column 25: Unrecognized token 'tru': was expecting"
+                    + " (JSON String, Number, Array, Object or token 'null', 'true' or 'false')\n"
+                    + "    \"kind\": \"B\u00e4ume\", \"x\": tru\n"
+                    + "                          ^"),
+        told(at("$.id", 1), reply(broken)));
   }
 
   @Test
@@ -203,8 +199,9 @@ class ChecksTest {
   private static Reply reply(String body) throws IOException {
     String head =
         "HTTP/1.1 200 OK\r\nContent-Type: application/json; charset=utf-8\r\nETag: \"4-1\"\r\nAge: 12\r\n"
-            + "X-Twice: first\r\nX-Twice: second\r\nContent-Length: " + body.length() + "\r\n\r\n";
-    try (RawServer server = RawServer.saying(head + body)) {
+            + "X-Twice: first\r\nX-Twice: second\r\nContent-Length: " + body.getBytes(UTF_8).length
+            + "\r\n\r\n";
+    try (RawServer server = RawServer.saying(head + new String(body.getBytes(UTF_8), ISO_8859_1))) {
       return Service.reachedAt(server.address()).send(Call.get("/hives/4"));
     }
   }

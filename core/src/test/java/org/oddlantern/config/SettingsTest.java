@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlantern.http.internal.Surroundings;
 
 class SettingsTest {
 
@@ -94,7 +95,7 @@ class SettingsTest {
         "mask: password | , line 1: 'mask' must be a list",
         "`use: a\nuse: b` | , line 2: the key 'use' stands twice in the settings",
         "`a: b\n c: [` | , line 2, column 3: this is not YAML: mapping values are not allowed here",
-        "`mask: [\"$.a[\"]` | `, line 1: the path cannot be read: wanted a whole number without leading zeros at character 5\n  $.a[\n      ^`",
+        "`mask: [\"$.a[\"]` | `, line 1: the path cannot be read: wanted a quoted name, an index, a slice, '*' or a filter that begins with '?' at character 5\n  $.a[\n      ^`",
       })
   void sayInWhichLineTheyAreWrong(String text, String message) {
     assertEquals(file() + message, problem(() -> read(text)));
@@ -114,7 +115,7 @@ class SettingsTest {
   }
 
   private static Environment environment(Settings settings, String name) {
-    return new Environment(settings, settings.environment(name), Map.of(), service -> service);
+    return new Environment(settings, settings.environment(name), Map.of(), Surroundings.alone());
   }
 
   private static String problem(Throwing action) {

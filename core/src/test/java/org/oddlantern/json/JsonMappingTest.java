@@ -95,7 +95,7 @@ class JsonMappingTest {
         misfit("\"4\"", int.class));
     assertTrue(misfit("1.5", int.class).startsWith("1.5 cannot be read as int: "));
     assertTrue(
-        misfit("{\"hive\":\"x\"}", Harvest.class).contains("at [\"hive\"]: "),
+        misfit("{\"hive\":\"x\"}", Harvest.class).contains("at hive: "),
         misfit("{\"hive\":\"x\"}", Harvest.class));
     assertNull(mapping.read(mapping.parse("null"), String.class));
   }

@@ -3,7 +3,7 @@ package org.oddlantern.http.internal;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
-import org.oddlantern.http.Exchange;
+import org.oddlantern.http.Asked;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Secret;
 
@@ -21,18 +21,29 @@ public interface CaseRecorder {
     return Optional.empty();
   }
 
-  /** A call has ended, with a reply or without. */
-  default void ended(Exchange exchange) {}
+  /** A call or a query has ended, with an answer or without. */
+  default void ended(Asked asked) {}
 
-  /** Checks were made on the reply of an exchange. */
-  default void judged(Exchange exchange, List<Verdict> verdicts) {}
+  /** Checks were made on an answer. */
+  default void judged(Asked asked, List<Verdict> verdicts) {}
+
+  /** Where the record stands now; for {@link #forget}. */
+  default int mark() {
+    return 0;
+  }
+
+  /** What was recorded since the mark does not count: it was an earlier of several tries. */
+  default void forget(int mark) {}
+
+  /** A verdict on several tries, which belongs to the last thing recorded. */
+  default void judgedLast(Verdict verdict) {}
 
   /**
    * Verdicts that are due at the end of the case.
    *
    * @return whether somebody will ask for them; if not, they are due at once
    */
-  default boolean owes(Exchange exchange, Supplier<List<Verdict>> atEnd) {
+  default boolean owes(Asked asked, Supplier<List<Verdict>> atEnd) {
     return false;
   }
 

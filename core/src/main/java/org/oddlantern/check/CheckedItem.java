@@ -1,0 +1,33 @@
+package org.oddlantern.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlantern.http.Check;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import tools.jackson.databind.JsonNode;
+
+/** Lets a check look at a list item, which is evidence of its own then. */
+record CheckedItem(Check check) implements Shape {
+
+  @Override
+  public String words() {
+    return "one for which holds: " + check.words();
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    List<Finding> placed = new ArrayList<>();
+    for (Finding finding : check.examine(new ItemEvidence(where, value))) {
+      boolean inside = finding.where().startsWith("$");
+      placed.add(new Finding(
+          inside ? where + finding.where().substring(1) : where.toString(),
+          finding.item(),
+          finding.wanted(),
+          finding.got(),
+          finding.hints()));
+    }
+    return placed;
+  }
+}

@@ -1,0 +1,47 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.JsonPath;
+
+/** Asks every item at a path. Made by {@link Checks#atEach}. Immutable and thread-safe. */
+public final class EachCheck implements Check {
+
+  private final String words;
+  private final JsonPath path;
+  private final EachItem each;
+
+  EachCheck(String words, JsonPath path, EachItem each) {
+    this.words = words;
+    this.path = path;
+    this.each = each;
+  }
+
+  /**
+   * The same, the items known by what stands at a path of each, where no {@code id} or the like does.
+   *
+   * @param inside a path to one place, from the item: {@code $.tag}
+   * @return the check
+   * @throws IllegalArgumentException if it is no path, or leads to many places
+   */
+  public EachCheck identifiedBy(String inside) {
+    return new EachCheck(words, path, each.identifiedBy(inside));
+  }
+
+  @Override
+  public String words() {
+    return words;
+  }
+
+  @Override
+  public String subject() {
+    return "at " + path;
+  }
+
+  @Override
+  public List<Finding> examine(Evidence evidence) {
+    return new PathCheck(words, path, each).examine(evidence);
+  }
+}

@@ -1,0 +1,37 @@
+package org.oddlantern.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.internal.Gathering;
+import org.oddlantern.internal.CurrentCase;
+
+/** Lets a piece of a case go on after failures, and reports them together at its end. */
+final class GatheredFailures {
+
+  private GatheredFailures() {}
+
+  static <X extends Exception> void of(Deeds<X> piece) throws X {
+    Optional<Gathering> around = CurrentCase.part(Gathering.class);
+    Gathering gathering = Gathering.begun();
+    List<NotAsPromised> failures = new ArrayList<>();
+    try (CurrentCase.Binding binding = CurrentCase.adding(gathering)) {
+      piece.done();
+    } catch (NotAsPromised e) {
+      failures.add(e); // a reading that found nothing: there is no value to go on with
+    } catch (Throwable e) {
+      if (!gathering.failures().isEmpty()) {
+        e.addSuppressed(NotAsPromised.all(gathering.failures()));
+      }
+      throw e;
+    }
+    failures.addAll(0, gathering.failures());
+    if (!failures.isEmpty()) {
+      NotAsPromised all = NotAsPromised.all(failures);
+      if (!around.map(outer -> outer.take(all)).orElse(false)) {
+        throw all;
+      }
+    }
+  }
+}

@@ -1,0 +1,63 @@
+package org.oddlantern.check;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.oddlantern.http.Headers;
+import org.oddlantern.http.Verdict;
+import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** A value inside a body, looked at by itself. */
+final class ItemEvidence extends JudgedEvidence {
+
+  private final Location where;
+  private final JsonNode value;
+
+  ItemEvidence(Location where, JsonNode value) {
+    this.where = where;
+    this.value = value;
+  }
+
+  @Override
+  public String title() {
+    return "the value at " + where;
+  }
+
+  @Override
+  public String summary() {
+    return Words.withKind(value);
+  }
+
+  @Override
+  public Headers headers() {
+    return Headers.NONE;
+  }
+
+  @Override
+  public byte[] bytes() {
+    return text().getBytes(StandardCharsets.UTF_8);
+  }
+
+  @Override
+  public String text() {
+    return value.isString() ? value.stringValue() : JsonMapping.standard().write(value);
+  }
+
+  @Override
+  public JsonNode json() {
+    return value;
+  }
+
+  @Override
+  protected void judged(List<Verdict> verdicts) {
+    // the check on the list is what is recorded
+  }
+
+  @Override
+  protected JsonMapping hearingMapping() {
+    return JsonMapping.standard();
+  }
+}

@@ -1,0 +1,56 @@
+package org.oddlantern.check;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Comparison;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.WantedValue;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A list of certain items, each a value or a shape, in their order or in any. Made by {@link
+ * Shapes#items(Object, Object...)}. Immutable and thread-safe.
+ *
+ * <pre>{@code
+ * at("$.moods", items("calm", "busy").inAnyOrder())
+ * }</pre>
+ */
+public final class Items implements Shape {
+
+  private final List<@Nullable Object> wanted;
+  private final WantedValue inOrder;
+
+  Items(@Nullable Object first, @Nullable Object... more) {
+    List<@Nullable Object> all = new ArrayList<>();
+    all.add(first);
+    all.addAll(Arrays.asList(more));
+    this.wanted = all;
+    this.inOrder = WantedValue.of(all, Comparison.EXACTLY);
+  }
+
+  /**
+   * The same items in any order; each item of the list is for one of the wanted.
+   *
+   * @return the shape
+   */
+  public Shape inAnyOrder() {
+    return new ItemsInAnyOrder(wanted.stream().map(Shape::of).toList());
+  }
+
+  @Override
+  public String words() {
+    return "the items " + inOrder.words();
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    return value.isArray()
+        ? inOrder.differences(where, value)
+        : List.of(Finding.of(where, words(), Words.withKind(value)));
+  }
+}

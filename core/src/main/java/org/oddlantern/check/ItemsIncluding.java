@@ -1,0 +1,42 @@
+package org.oddlantern.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** A list in which, among others, certain items are, each of its own. */
+record ItemsIncluding(List<Shape> wanted) implements Shape {
+
+  @Override
+  public String words() {
+    return "a list with the " + (wanted.size() == 1 ? "item " : "items ")
+        + Words.cut(wanted.stream().map(Shape::words).collect(Collectors.joining(", ")));
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    if (!value.isArray()) {
+      return List.of(Finding.of(where, words(), Words.withKind(value)));
+    }
+    List<Finding> findings = new ArrayList<>();
+    Matching matching = Matching.of(wanted, value);
+    List<Integer> all = IntStream.range(0, value.size()).boxed().toList();
+    for (int i : matching.openShapes()) {
+      Finding finding = NearestItem.of(wanted.get(i), value, all).finding(where, wanted.get(i));
+      findings.add(new Finding(
+          finding.where(),
+          finding.item(),
+          finding.wanted(),
+          "no such item among " + value.size()
+              + (finding.hints().isEmpty() ? ": " + Words.of(value) : ""),
+          finding.hints()));
+    }
+    return findings;
+  }
+}

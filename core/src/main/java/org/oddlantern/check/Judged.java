@@ -1,0 +1,59 @@
+package org.oddlantern.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Function;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.TypeMismatch;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A value that a function finds no problems with; also a check of a whole body. Made by {@link
+ * Checks#judgedBy}. Immutable; as thread-safe as its function.
+ *
+ * @param <T> what the value is read as
+ */
+public final class Judged<T> implements Shape, Check {
+
+  private final String words;
+  private final Class<T> type;
+  private final Function<T, ? extends List<String>> judge;
+
+  Judged(String words, Class<T> type, Function<T, ? extends List<String>> judge) {
+    this.words = words;
+    this.type = type;
+    this.judge = judge;
+  }
+
+  @Override
+  public String words() {
+    return words;
+  }
+
+  @Override
+  public List<Finding> examine(Evidence evidence) {
+    return Checks.body(this).examine(evidence);
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    T item;
+    try {
+      item = JsonMapping.standard().read(value, type);
+    } catch (TypeMismatch e) {
+      return List.of(Finding.of(where, e.wanted(), Words.withKind(value)).hint(e.reason()));
+    }
+    List<Finding> findings = new ArrayList<>();
+    for (String problem : judge.apply(item)) {
+      findings.add(
+          Finding.of(where, words, problem.isBlank() ? "a problem without words" : problem));
+    }
+    return findings;
+  }
+}

@@ -1,0 +1,24 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** A value that is there and does not have a shape. */
+record NotShape(Shape shape) implements Shape {
+
+  @Override
+  public String words() {
+    return "anything but " + shape.words();
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    return shape.examine(where, value).isEmpty()
+        ? List.of(Finding.of(where, words(), Words.withKind(value)))
+        : List.of();
+  }
+}

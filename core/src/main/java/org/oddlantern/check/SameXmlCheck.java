@@ -1,0 +1,27 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+import org.oddlantern.xml.NotXml;
+import org.oddlantern.xml.Xml;
+
+/** Asks whether an XML body is a whole document as wanted. */
+record SameXmlCheck(Xml wanted) implements Check {
+
+  @Override
+  public String words() {
+    return "the XML document wanted";
+  }
+
+  @Override
+  public List<Finding> examine(Evidence evidence) {
+    try {
+      return evidence.xml().differencesFrom(wanted);
+    } catch (NotXml e) {
+      return List.of(Finding.of("body", "an XML body", evidence.summary())
+          .hint(evidence.text().isBlank() ? "" : "reading stopped at " + e.getMessage()));
+    }
+  }
+}

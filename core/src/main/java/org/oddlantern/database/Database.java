@@ -1,0 +1,275 @@
+package org.oddlantern.database;
+
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
+import java.sql.SQLFeatureNotSupportedException;
+import java.time.Duration;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.NotSent;
+import org.oddlantern.http.internal.CurrentSurroundings;
+import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Secret;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.LongNode;
+
+/**
+ * A database behind a service, reached over JDBC with any driver on the class path of the suites. It is
+ * looked at only: every query runs in a transaction that is rolled back, so that nothing a query does
+ * stays; {@link #change} is the one way to write. Immutable and thread-safe; each statement has a
+ * connection of its own and must be answered within the deadline, 30 s unless set.
+ *
+ * <pre>{@code
+ * Database store = env.database("store");
+ * store.row("select * from keeper where name = ?", "wren")
+ *         .must(including(Map.of("name", "wren")), at("$.password", not("honey-and-thyme")));
+ * store.noRow("select * from hive where id = ?", id);
+ * }</pre>
+ *
+ * <p>A row is a JSON object, so that all shapes apply. Names of columns that the database folds to upper
+ * case are told in lower case; numbers keep their digits; dates and times are ISO 8601 text; binary is
+ * Base64; arrays are lists; NULL is JSON's null.
+ */
+public final class Database {
+
+  private static final Duration STANDARD_DEADLINE = Duration.ofSeconds(30);
+
+  private final String name;
+  private final Connector connector;
+  private final Duration deadline;
+  private final CurrentSurroundings surroundings;
+
+  private Database(
+      String name, Connector connector, Duration deadline, CurrentSurroundings surroundings) {
+    this.name = name;
+    this.connector = connector;
+    this.deadline = deadline;
+    this.surroundings = surroundings;
+  }
+
+  /**
+   * A database by its JDBC address.
+   *
+   * @param url the address, as its driver wants it
+   * @return the database
+   * @throws IllegalArgumentException if it does not begin with {@code jdbc:}
+   */
+  public static Database reachedAt(String url) {
+    if (!url.startsWith("jdbc:")) {
+      throw new IllegalArgumentException(
+          "'" + url + "' is no JDBC address; one begins like jdbc:postgresql: or jdbc:h2:");
+    }
+    return new Database(
+        "database",
+        new Connector(url, null, null),
+        STANDARD_DEADLINE,
+        CurrentSurroundings.ofWhoeverAsks());
+  }
+
+  /**
+   * This database under a name, for messages and reports.
+   *
+   * @param other the name
+   * @return the database
+   */
+  public Database named(String other) {
+    return new Database(other, connector, deadline, surroundings);
+  }
+
+  /**
+   * This database for a user.
+   *
+   * @param user the user
+   * @param password the password, which is never shown
+   * @return the database
+   */
+  public Database signingIn(String user, Secret password) {
+    return new Database(
+        name, new Connector(connector.url(), user, password), deadline, surroundings);
+  }
+
+  /**
+   * This database with another time limit for each statement, connecting included.
+   *
+   * @param limit the limit, above zero
+   * @return the database
+   */
+  public Database deadline(Duration limit) {
+    if (limit.isZero() || limit.isNegative()) {
+      throw new IllegalArgumentException("a deadline is longer than nothing, not " + limit);
+    }
+    return new Database(name, connector, limit, surroundings);
+  }
+
+  /** This database for one case; the environment calls it. */
+  public Database boundTo(Surroundings own) {
+    return new Database(name, connector, deadline, CurrentSurroundings.always(own));
+  }
+
+  /**
+   * The one row that a query gives.
+   *
+   * @param sql the query, with a question mark for each argument
+   * @param arguments the arguments: texts, numbers, dates, keys, secrets, null
+   * @return the row, a JSON object
+   * @throws org.oddlantern.http.NotAsPromised if it gives no row, or several
+   * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
+   * @throws DatabaseProblem if the database gives no answer
+   */
+  public DatabaseAnswer row(String sql, @Nullable Object... arguments) {
+    DatabaseAnswer answer = rows(sql, arguments);
+    return answer.one();
+  }
+
+  /**
+   * The rows that a query gives.
+   *
+   * @param sql the query, with a question mark for each argument
+   * @param arguments the arguments
+   * @return the rows, a JSON list, at most 10,000
+   * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
+   * @throws DatabaseProblem if the database gives no answer
+   */
+  public DatabaseAnswer rows(String sql, @Nullable Object... arguments) {
+    Statements.refuseWriting(sql);
+    return asked(sql, Arguments.of(arguments), Database::looked, "the rows");
+  }
+
+  /**
+   * How many rows a query gives; the database counts them.
+   *
+   * @param sql the query, with a question mark for each argument
+   * @param arguments the arguments
+   * @return the count, a JSON number
+   * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
+   * @throws DatabaseProblem if the database gives no answer
+   */
+  public DatabaseAnswer count(String sql, @Nullable Object... arguments) {
+    Statements.refuseWriting(sql);
+    String counting =
+        "select count(*) as n from (" + sql.strip().replaceFirst(";\\s*$", "") + ") counted";
+    return asked(
+        counting,
+        Arguments.of(arguments),
+        (connection, statement) -> looked(connection, statement).get(0).get("n"),
+        "the count");
+  }
+
+  /**
+   * Checks that a query gives no row.
+   *
+   * @param sql the query, with a question mark for each argument
+   * @param arguments the arguments
+   * @throws org.oddlantern.http.NotAsPromised if it gives one or more
+   * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
+   * @throws DatabaseProblem if the database gives no answer
+   */
+  public void noRow(String sql, @Nullable Object... arguments) {
+    rows(sql, arguments).must(new NoRow());
+  }
+
+  /**
+   * Changes something, which stays. Whatever it changes is for the case to put back.
+   *
+   * @param sql the statement, with a question mark for each argument
+   * @param arguments the arguments
+   * @return how many rows it changed
+   * @throws NotSent if the environment is read-only
+   * @throws DatabaseProblem if the database gives no answer or refuses
+   */
+  public long change(String sql, @Nullable Object... arguments) {
+    Statements.refuseSeveral(sql);
+    String readOnly = surroundings.now().readOnly();
+    if (!readOnly.isEmpty()) {
+      throw new NotSent(
+          "nothing was sent to the database '" + name + "', since " + readOnly + ": " + sql);
+    }
+    return asked(
+            sql,
+            Arguments.of(arguments),
+            (connection, statement) -> {
+              long changed = statement.executeUpdate();
+              connection.commit();
+              return LongNode.valueOf(changed);
+            },
+            "the number of rows changed")
+        .json()
+        .longValue();
+  }
+
+  @Override
+  public String toString() {
+    return name + " at " + connector.shown();
+  }
+
+  /** The driver is told that nothing will be written; the rollback does not rely on it. */
+  private static ArrayNode looked(Connection connection, PreparedStatement statement)
+      throws SQLException {
+    return Rows.of(statement);
+  }
+
+  private DatabaseAnswer asked(String sql, Arguments arguments, Asking asking, String what) {
+    Surroundings now = surroundings.now();
+    arguments.secrets().forEach(now.recorder()::secret);
+    if (connector.password() != null) {
+      now.recorder().secret(connector.password());
+    }
+    Instant sentAt = Instant.now();
+    long nanos = System.nanoTime();
+    JsonNode answer;
+    try {
+      answer = Work.within(deadline, () -> done(sql, arguments, asking));
+    } catch (SQLException | DatabaseProblem e) {
+      Query failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
+      now.recorder().ended(failed);
+      throw new DatabaseProblem(
+          "the database '%s' gave no answer to '%s': %s"
+              .formatted(name, failed.line().substring(name.length() + 2), e.getMessage()),
+          e);
+    }
+    Query query = query(sql, arguments, JsonMapping.standard().write(answer), sentAt, nanos, null);
+    now.recorder().ended(query);
+    return new DatabaseAnswer(query, answer, what, now.recorder());
+  }
+
+  private Query query(
+      String sql,
+      Arguments arguments,
+      String answer,
+      Instant sentAt,
+      long nanos,
+      @Nullable String fault) {
+    Duration took = Duration.ofNanos(System.nanoTime() - nanos);
+    return new Query(name, sql, arguments.told(), answer, sentAt, took, fault);
+  }
+
+  /** Whatever was done is undone, unless somebody committed: a driver's read-only flag is a wish. */
+  private JsonNode done(String sql, Arguments arguments, Asking asking) throws SQLException {
+    try (Connection connection = connector.open()) {
+      connection.setAutoCommit(false);
+      try (PreparedStatement statement = connection.prepareStatement(sql)) {
+        limit(statement);
+        arguments.into(statement);
+        return asking.answer(connection, statement);
+      } finally {
+        connection.rollback();
+      }
+    }
+  }
+
+  private void limit(PreparedStatement statement) throws SQLException {
+    try {
+      statement.setQueryTimeout((int) Math.max(1, deadline.toSeconds()));
+    } catch (SQLFeatureNotSupportedException e) {
+      // then the deadline of the whole piece of work is all there is
+    }
+  }
+
+  /** What is done with a prepared statement. */
+  private interface Asking {
+    JsonNode answer(Connection connection, PreparedStatement statement) throws SQLException;
+  }
+}

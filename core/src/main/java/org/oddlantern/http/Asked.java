@@ -1,0 +1,12 @@
+package org.oddlantern.http;
+
+/** Something that a case asked and that was answered: an {@link Exchange}, a query to a database. */
+public interface Asked {
+
+  /**
+   * What was asked, in one line.
+   *
+   * @return {@code GET http://127.0.0.1:7411/api/hives}
+   */
+  String line();
+}

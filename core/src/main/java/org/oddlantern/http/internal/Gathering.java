@@ -1,0 +1,39 @@
+package org.oddlantern.http.internal;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlantern.http.NotAsPromised;
+
+/** Gathers failures while a piece of a case goes on. Thread-safe. */
+public final class Gathering {
+
+  private final boolean open;
+  private final List<NotAsPromised> failures = new ArrayList<>();
+
+  private Gathering(boolean open) {
+    this.open = open;
+  }
+
+  /** Takes what fails. */
+  public static Gathering begun() {
+    return new Gathering(true);
+  }
+
+  /** Takes nothing, although one around it would: a try must end with its first failure. */
+  public static Gathering suspended() {
+    return new Gathering(false);
+  }
+
+  /** Takes a failure; false if it is to be thrown. */
+  public synchronized boolean take(NotAsPromised failure) {
+    if (open) {
+      failures.add(failure);
+    }
+    return open;
+  }
+
+  /** What failed so far. */
+  public synchronized List<NotAsPromised> failures() {
+    return List.copyOf(failures);
+  }
+}

@@ -1,0 +1,140 @@
+package org.oddlantern.http.internal;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.Verdict;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.JsonPath;
+import org.oddlantern.xml.Xml;
+
+/** What all evidence has in common: how checks are made on it and values read from it. */
+public abstract class JudgedEvidence implements Evidence {
+
+  /** For those that extend it. */
+  protected JudgedEvidence() {}
+
+  /** Tells whoever records it what was asked. */
+  protected abstract void judged(List<Verdict> verdicts);
+
+  /** The mapping, telling the case of the secrets it reads. */
+  protected abstract JsonMapping hearingMapping();
+
+  /** The case makes a check of its own. */
+  protected void checked(Check check) {}
+
+  /** Verdicts that are due with the first checks. */
+  protected List<Verdict> dueNow() {
+    return List.of();
+  }
+
+  /** What is told before the checks that failed, since it is the likely cause. */
+  protected List<Verdict> toldFirst() {
+    return List.of();
+  }
+
+  @Override
+  public Evidence must(Check first, Check... more) {
+    List<Verdict> verdicts = made(false, first, more);
+    verdicts.addAll(dueNow());
+    judged(verdicts);
+    for (Verdict verdict : verdicts) {
+      if (!verdict.holds()) {
+        giveUp(failure(verdicts.stream().filter(one -> !one.holds()).toList()));
+        break;
+      }
+    }
+    return this;
+  }
+
+  @Override
+  public Evidence warnUnless(Check first, Check... more) {
+    judged(made(true, first, more));
+    return this;
+  }
+
+  @Override
+  public <T> T valueAt(String path, Class<T> type) {
+    JsonPath parsed = JsonPath.of(path);
+    parsed.steps();
+    lookedAt(parsed);
+    return new Reading(this, "valueAt(\"" + path + "\", " + type.getSimpleName() + ")", type)
+        .value(parsed, type);
+  }
+
+  @Override
+  public <T> List<T> valuesAt(String path, Class<T> type) {
+    JsonPath parsed = JsonPath.of(path);
+    lookedAt(parsed);
+    return new Reading(this, "valuesAt(\"" + path + "\", " + type.getSimpleName() + ")", type)
+        .values(parsed, type);
+  }
+
+  @Override
+  public <T> T bodyAs(Class<T> type) {
+    return new Reading(this, "bodyAs(" + type.getSimpleName() + ")", type)
+        .value(JsonPath.of("$"), type);
+  }
+
+  @Override
+  public <T> List<T> bodyAsListOf(Class<T> type) {
+    return new Reading(this, "bodyAsListOf(" + type.getSimpleName() + ")", type).items(type);
+  }
+
+  @Override
+  public Xml xml() {
+    return Xml.parse(bytes());
+  }
+
+  @Override
+  public String toString() {
+    return title();
+  }
+
+  /** A check that throws must not keep the others from being made. */
+  protected final Verdict verdict(Check check, boolean warning) {
+    try {
+      return new Verdict(check.words(), warning, check.examine(this));
+    } catch (RuntimeException | AssertionError e) {
+      Finding thrown = Finding.of("the check itself", "an answer", "it threw " + e);
+      return new Verdict(check.words(), warning, List.of(thrown));
+    }
+  }
+
+  /** A reading that found nothing it could give. */
+  final NotAsPromised failed(Verdict reading) {
+    judged(List.of(reading));
+    return failure(List.of(reading));
+  }
+
+  private List<Verdict> made(boolean warning, Check first, Check... more) {
+    List<Verdict> verdicts = new ArrayList<>(1 + more.length);
+    checked(first);
+    verdicts.add(verdict(first, warning));
+    for (Check check : more) {
+      checked(check);
+      verdicts.add(verdict(check, warning));
+    }
+    return verdicts;
+  }
+
+  private NotAsPromised failure(List<Verdict> failed) {
+    List<Verdict> all = new ArrayList<>(toldFirst());
+    all.addAll(failed);
+    return new NotAsPromised(title(), all);
+  }
+
+  /** Throws, unless somebody gathers failures. */
+  private static void giveUp(NotAsPromised failure) {
+    boolean gathered = CurrentCase.part(Gathering.class)
+        .map(gathering -> gathering.take(failure))
+        .orElse(false);
+    if (!gathered) {
+      throw failure;
+    }
+  }
+}

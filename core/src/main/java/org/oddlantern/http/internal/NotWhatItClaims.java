@@ -1,0 +1,23 @@
+package org.oddlantern.http.internal;
+
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.NotJson;
+
+/** Says of evidence that cannot be read what it is instead. */
+public final class NotWhatItClaims {
+
+  private NotWhatItClaims() {}
+
+  /** The finding on a body that is no JSON: status, type and beginning; then where reading stopped. */
+  public static Finding json(Evidence evidence, NotJson e, String wanted) {
+    String text = evidence.text();
+    Finding finding = Finding.of("body", wanted, evidence.summary());
+    if (text.isBlank()) {
+      return finding;
+    }
+    return text.stripLeading().startsWith("<")
+        ? finding.hint("this looks like HTML or XML, not like JSON")
+        : finding.hint("reading stopped at " + e.around(text));
+  }
+}

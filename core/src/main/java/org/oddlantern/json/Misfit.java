@@ -1,0 +1,52 @@
+package org.oddlantern.json;
+
+import java.lang.reflect.Type;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.exc.MismatchedInputException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
+
+/** Tells a failure of the mapper in the words of this library. */
+final class Misfit {
+
+  private Misfit() {}
+
+  static TypeMismatch of(JsonNode node, Type type, JacksonException e) {
+    List<Object> steps = new ArrayList<>();
+    Location where = Location.ROOT;
+    for (JacksonException.Reference step : e.getPath()) {
+      if (step.getPropertyName() != null) {
+        steps.add(step.getPropertyName());
+        where = where.child(step.getPropertyName());
+      } else if (step.getIndex() >= 0) {
+        steps.add(step.getIndex());
+        where = where.child(step.getIndex());
+      }
+    }
+    String reason =
+        e.getOriginalMessage().lines().findFirst().orElse("").replaceAll(" \\(but might.*", "");
+    String message = "%s cannot be read as %s: %s%s"
+        .formatted(
+            Words.of(node),
+            Words.of(type),
+            steps.isEmpty() ? "" : "at " + where.toString().replaceFirst("^\\$\\.?", "") + ": ",
+            reason);
+    return new TypeMismatch(message, steps, wanted(type, steps, e), reason);
+  }
+
+  private static String wanted(Type type, List<Object> steps, JacksonException e) {
+    String whole = "a value that can be read as " + Words.of(type);
+    if (steps.isEmpty()) {
+      return whole;
+    }
+    if (e instanceof UnrecognizedPropertyException) {
+      return "no such field, by " + Words.of(type);
+    }
+    return e instanceof MismatchedInputException mismatch && mismatch.getTargetType() != null
+        ? "a value that can be read as " + Words.of((Type) mismatch.getTargetType()) + ", inside "
+            + Words.of(type)
+        : whole;
+  }
+}

@@ -1,0 +1,12 @@
+package org.oddlantern.json;
+
+/** Something that a report tells in words: a check, a shape. */
+public interface Worded {
+
+  /**
+   * It in words: {@code status(201)}, {@code a whole number}.
+   *
+   * @return the words; never blank
+   */
+  String words();
+}

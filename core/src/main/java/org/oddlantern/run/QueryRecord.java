@@ -1,0 +1,57 @@
+package org.oddlantern.run;
+
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.Verdict;
+
+/**
+ * A look into a database, as recorded: secrets masked.
+ *
+ * @param database the name of the database
+ * @param sql the statement
+ * @param parameters what was given for its question marks
+ * @param answer the rows as JSON, the beginning of them if they are many
+ * @param after how many exchanges of the case came before it
+ * @param sentAt when it was sent
+ * @param tookMicros microseconds until it was answered
+ * @param fault why there is no answer, or null
+ * @param verdicts the checks made on the answer
+ */
+public record QueryRecord(
+    String database,
+    String sql,
+    List<String> parameters,
+    String answer,
+    int after,
+    Instant sentAt,
+    long tookMicros,
+    @Nullable String fault,
+    List<Verdict> verdicts) {
+
+  /** What is absent in a journal is empty here. */
+  public QueryRecord {
+    parameters = parameters == null ? List.of() : List.copyOf(parameters);
+    answer = answer == null ? "" : answer;
+    verdicts = verdicts == null ? List.of() : List.copyOf(verdicts);
+  }
+
+  /**
+   * Database, statement and parameters in one line.
+   *
+   * @return {@code store: select label from hive where id = ? with 4}
+   */
+  public String line() {
+    String statement = database + ": " + sql.strip().replaceAll("\\s+", " ");
+    return parameters.isEmpty() ? statement : statement + " with " + String.join(", ", parameters);
+  }
+
+  /**
+   * Whether a check on the answer does not hold, or none came.
+   *
+   * @return true if something is wrong with it
+   */
+  public boolean isTroubled() {
+    return fault != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
+  }
+}
