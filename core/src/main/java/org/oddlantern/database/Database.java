@@ -120,8 +120,9 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public DatabaseAnswer row(String sql, @Nullable Object... arguments) {
-    DatabaseAnswer answer = rows(sql, arguments);
-    return answer.one();
+    Statements.refuseWriting(sql);
+    return asked(sql, Arguments.of(arguments), Database::lookedForOne, "the row")
+        .one();
   }
 
   /**
@@ -209,6 +210,13 @@ public final class Database {
   private static ArrayNode looked(Connection connection, PreparedStatement statement)
       throws SQLException {
     return Rows.of(statement);
+  }
+
+  /** The row by itself if there is just one. */
+  private static JsonNode lookedForOne(Connection connection, PreparedStatement statement)
+      throws SQLException {
+    ArrayNode rows = looked(connection, statement);
+    return rows.size() == 1 ? rows.get(0) : rows;
   }
 
   private DatabaseAnswer asked(String sql, Arguments arguments, Asking asking, String what) {

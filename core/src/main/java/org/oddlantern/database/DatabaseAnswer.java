@@ -40,10 +40,10 @@ public final class DatabaseAnswer extends JudgedEvidence {
     this.recorder = recorder;
   }
 
-  /** The one row of several answers that there may be. */
+  /** This answer if it is one row, which is an object then. */
   DatabaseAnswer one() {
-    if (tree.size() == 1) {
-      return new DatabaseAnswer(query, tree.get(0), "the row", recorder);
+    if (tree.isObject()) {
+      return this;
     }
     Verdict verdict = new Verdict(
         "one row",

@@ -1,6 +1,7 @@
 package org.oddlantern.run;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -53,6 +54,25 @@ public record CaseRecord(
     return outcome == Outcome.PASSED && marks.contains(Mark.UNPROVEN)
         ? Mark.UNPROVEN.word()
         : outcome.word();
+  }
+
+  /**
+   * Everything it asked, in order.
+   *
+   * @return its calls, and its looks into databases where they came
+   */
+  public List<AskedRecord> asked() {
+    List<AskedRecord> asked = new ArrayList<>();
+    int next = 0;
+    for (int i = 0; i <= exchanges.size(); i++) {
+      while (next < queries.size() && (queries.get(next).after() <= i || i == exchanges.size())) {
+        asked.add(queries.get(next++));
+      }
+      if (i < exchanges.size()) {
+        asked.add(exchanges.get(i));
+      }
+    }
+    return asked;
   }
 
   /** This record with other exchanges. */

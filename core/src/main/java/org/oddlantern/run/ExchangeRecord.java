@@ -39,7 +39,8 @@ public record ExchangeRecord(
     long tookMicros,
     @Nullable String fault,
     List<Verdict> verdicts,
-    List<String> variables) {
+    List<String> variables)
+    implements AskedRecord {
 
   /** What is absent in a journal is empty here. */
   public ExchangeRecord {
@@ -58,6 +59,7 @@ public record ExchangeRecord(
    *
    * @return {@code GET http://127.0.0.1:7411/api/hives}
    */
+  @Override
   public String line() {
     return method + " " + url;
   }
@@ -81,15 +83,6 @@ public record ExchangeRecord(
    */
   public String curl() {
     return CurlLine.of(this);
-  }
-
-  /**
-   * Whether a check on the reply does not hold, or no reply came.
-   *
-   * @return true if something is wrong with it
-   */
-  public boolean isTroubled() {
-    return fault != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
   }
 
   /**

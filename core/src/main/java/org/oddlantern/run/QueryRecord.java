@@ -27,7 +27,8 @@ public record QueryRecord(
     Instant sentAt,
     long tookMicros,
     @Nullable String fault,
-    List<Verdict> verdicts) {
+    List<Verdict> verdicts)
+    implements AskedRecord {
 
   /** What is absent in a journal is empty here. */
   public QueryRecord {
@@ -41,17 +42,9 @@ public record QueryRecord(
    *
    * @return {@code store: select label from hive where id = ? with 4}
    */
+  @Override
   public String line() {
     String statement = database + ": " + sql.strip().replaceAll("\\s+", " ");
     return parameters.isEmpty() ? statement : statement + " with " + String.join(", ", parameters);
-  }
-
-  /**
-   * Whether a check on the answer does not hold, or none came.
-   *
-   * @return true if something is wrong with it
-   */
-  public boolean isTroubled() {
-    return fault != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
   }
 }

@@ -31,6 +31,7 @@ import org.oddlantern.run.Journal;
 import org.oddlantern.run.JournalWriter;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
+import org.oddlantern.run.QueryRecord;
 import org.oddlantern.run.RunEvent;
 import org.w3c.dom.Element;
 
@@ -134,6 +135,16 @@ class HostileTextTest {
         null,
         List.of(new Verdict(EVIL, false, List.of(finding))),
         List.of());
+    QueryRecord query = new QueryRecord(
+        EVIL,
+        EVIL,
+        List.of(EVIL),
+        EVIL,
+        1,
+        WHEN,
+        3_000,
+        null,
+        List.of(new Verdict(EVIL, false, List.of(finding.ofItem(EVIL)))));
     CaseRecord one = new CaseRecord(
         "pack.Suite#one",
         "Suite",
@@ -145,6 +156,7 @@ class HostileTextTest {
         WHEN,
         3_000,
         List.of(exchange),
+        List.of(query),
         new ProblemRecord("Evil", EVIL, "Suite.java:4", EVIL),
         EVIL);
     return List.of(

@@ -28,7 +28,7 @@ public final class Beeyard implements AutoCloseable {
    *
    * @param port the port of the API; 0 for any
    * @param databasePort the port at which the database can be read over JDBC
-   * @param faults the mistakes it shall make
+   * @param faults the mistakes it shall make; asked anew at every request
    * @return the running service
    * @throws SQLException if the database cannot be started
    */
@@ -50,6 +50,10 @@ public final class Beeyard implements AutoCloseable {
     new InspectionRoutes(store, access, faults).addTo(config.routes);
     new Extras(store, access).addTo(config.routes);
     new Machines(store).addTo(config.routes);
+    new Keepers(store, access, faults).addTo(config.routes);
+    new Harvests(access, faults).addTo(config.routes);
+    config.routes.get("/api/season", Season::tell);
+    config.routes.after("/api/*", new Spoiling(faults)::spoil);
     config.routes.exception(Refusal.class, (refusal, context) -> refusal.answer(context));
     config.routes.error(
         404, context -> Refusal.notFound("nothing at " + context.path()).answerUnlessTold(context));

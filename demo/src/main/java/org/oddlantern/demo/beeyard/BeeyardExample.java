@@ -1,6 +1,5 @@
 package org.oddlantern.demo.beeyard;
 
-import java.util.EnumSet;
 import java.util.Map;
 import java.util.Set;
 import org.oddlantern.config.Example;
@@ -21,7 +20,7 @@ public final class BeeyardExample implements Example {
 
   @Override
   public Running start(boolean withFaults) throws Exception {
-    Set<Fault> faults = withFaults ? EnumSet.allOf(Fault.class) : Set.of();
+    Set<Fault> faults = withFaults ? Fault.SHOWN : Set.of();
     Beeyard beeyard =
         Beeyard.start(FreePorts.preferring(PORT), FreePorts.preferring(DATABASE_PORT), faults);
     return new Running() {
@@ -30,7 +29,8 @@ public final class BeeyardExample implements Example {
         return Map.of(
             "beeyard", beeyard.address(),
             "gate", beeyard.address(),
-            "vault", beeyard.vaultAddress());
+            "vault", beeyard.vaultAddress(),
+            "store", beeyard.databaseAddress());
       }
 
       @Override

@@ -1,5 +1,8 @@
 package org.oddlantern.demo.beeyard;
 
+import java.util.EnumSet;
+import java.util.Set;
+
 /** A believable mistake the service can make on request. */
 public enum Fault {
   /** A single inspection is told with {@code queenseen} instead of {@code queenSeen}. */
@@ -9,7 +12,98 @@ public enum Fault {
   /** A new hive is answered without {@code Location}. */
   MISSING_LOCATION,
   /** Inspections of one hive end in a 500 with a line of plain text. */
-  PLAIN_TEXT_ERROR,
+  PLAIN_TEXT_500,
   /** One inspection of the list tells its frames as text. */
-  NUMBER_AS_TEXT
+  NUMBER_AS_TEXT,
+  /** A hive tells another plot than it stands on. */
+  WRONG_VALUE,
+  /** A hive is told without its plot. */
+  MISSING_FIELD,
+  /** A hive tells the telephone number of its keeper, too. */
+  SURPLUS_FIELD,
+  /** A hive tells the year of its queen as text. */
+  WRONG_TYPE,
+  /** A hive tells the year of its queen under another name. */
+  RENAMED_FIELD,
+  /** A hive tells null for its plot. */
+  NULL_VALUE,
+  /** A hive tells its label in capitals. */
+  CASE_CHANGED,
+  /** A hive tells its label with a space behind it. */
+  TRAILING_SPACE,
+  /** A hive tells its plot with a space at which no line may break. */
+  NO_BREAK_SPACE,
+  /** A hive tells its label with a Cyrillic letter in it. */
+  LOOK_ALIKE,
+  /** The season tells its region with letters and marks apart. */
+  DECOMPOSED,
+  /** The season tells its region encoded twice. */
+  MOJIBAKE,
+  /** The season tells its title escaped for HTML. */
+  ESCAPED,
+  /** The season tells the beginning of its notes only. */
+  TEXT_CUT,
+  /** The season tells its notes with one word changed. */
+  LONG_TEXT,
+  /** An inspection is told a day early. */
+  DATE_SHIFTED,
+  /** The season opens two hours late. */
+  TIME_SHIFTED,
+  /** The season tells the same opening with another offset. */
+  SAME_MOMENT,
+  /** The season tells a large number as a double would. */
+  PRECISION_LOST,
+  /** The season tells a long fraction as a double would. */
+  ROUNDED,
+  /** The season tells its price in cents. */
+  SCALED,
+  /** The season tells its coldest day without the sign. */
+  SIGN_LOST,
+  /** The season tells half of what is in one jar. */
+  DEEP_DIFFERENCE,
+  /** The season tells what its queens cost. */
+  SURPLUS_KEYS,
+  /** The list of inspections ends one too early. */
+  LAST_ITEM_LOST,
+  /** Two inspections have changed places. */
+  SWAPPED_ITEMS,
+  /** One inspection is told twice. */
+  DOUBLED_ITEM,
+  /** One inspection tells another mood. */
+  CHANGED_ITEM,
+  /** Three inspections tell frames below zero. */
+  BAD_ITEMS,
+  /** No inspection tells its mood. */
+  ALL_ITEMS_BAD,
+  /** The list of inspections is empty. */
+  EMPTY_LIST,
+  /** A new hive is answered with 200. */
+  WRONG_STATUS,
+  /** A hive is answered without its entity tag. */
+  MISSING_HEADER,
+  /** A hive is answered as if it were HTML. */
+  WRONG_CONTENT_TYPE,
+  /** In the stead of a hive comes a page that says to come back later. */
+  HTML_PAGE,
+  /** A hive is answered with nothing. */
+  EMPTY_BODY,
+  /** A hive is cut off in the middle. */
+  BROKEN_JSON,
+  /** A hive names its plot twice. */
+  DOUBLED_KEY,
+  /** A hive is told as it was at the start. */
+  STALE_CACHE,
+  /** A hive is removed for those who ask, but not from the database. */
+  ROW_LEFT,
+  /** Passwords of new keepers are stored as they are. */
+  PLAIN_PASSWORD,
+  /** The export tells another kind for the second hive. */
+  XML_VALUE,
+  /** The export tells a hive that is not there. */
+  XML_SURPLUS,
+  /** A harvest is never weighed. */
+  NEVER_WEIGHED;
+
+  /** Those of {@code demo --with-faults}: few enough to be read at once. */
+  static final Set<Fault> SHOWN = Set.copyOf(EnumSet.range(MISSPELT_FIELD, NUMBER_AS_TEXT));
 }

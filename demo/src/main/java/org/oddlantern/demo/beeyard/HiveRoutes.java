@@ -69,7 +69,12 @@ record HiveRoutes(Store store, Access access, Set<Fault> faults) {
   }
 
   private void remove(Context context) {
-    store.remove(own(context));
+    Hive hive = own(context);
+    if (faults.contains(Fault.ROW_LEFT)) {
+      store.hide(hive);
+    } else {
+      store.remove(hive);
+    }
     context.status(204);
   }
 

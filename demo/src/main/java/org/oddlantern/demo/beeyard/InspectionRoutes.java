@@ -22,7 +22,7 @@ record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
     access.keeper(context);
     String hive = context.queryParam("hive");
     String mood = context.queryParam("mood");
-    if (hive != null && faults.contains(Fault.PLAIN_TEXT_ERROR)) {
+    if (hive != null && faults.contains(Fault.PLAIN_TEXT_500)) {
       context
           .status(500)
           .contentType("text/plain")

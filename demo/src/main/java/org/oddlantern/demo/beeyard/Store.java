@@ -68,6 +68,27 @@ final class Store implements AutoCloseable {
         handle.execute("insert into keeper values (?, ?)", name, Passwords.hashed(password)));
   }
 
+  boolean hasKeeper(String name) {
+    return jdbi.withHandle(handle -> handle
+            .select("select count(*) from keeper where name = ?", name)
+            .mapTo(int.class)
+            .one()
+        > 0);
+  }
+
+  void removeKeeper(String name) {
+    jdbi.useTransaction(handle -> {
+      handle.execute("delete from token where keeper = ?", name);
+      handle.execute("delete from hive where keeper = ?", name);
+      handle.execute("delete from keeper where name = ?", name);
+    });
+  }
+
+  void spoilPassword(String name, String password) {
+    jdbi.useHandle(
+        handle -> handle.execute("update keeper set password = ? where name = ?", password, name));
+  }
+
   boolean knows(String keeper, String password) {
     return jdbi.withHandle(handle -> handle
             .select("select password from keeper where name = ?", keeper)
@@ -149,6 +170,12 @@ final class Store implements AutoCloseable {
         hive.keeper(),
         hive.registeredOn(),
         hive.version() + 1);
+  }
+
+  /** Gone for those who ask by the number they know, and still there. */
+  void hide(Hive hive) {
+    jdbi.useHandle(
+        handle -> handle.execute("update hive set id = ? where id = ?", -hive.id(), hive.id()));
   }
 
   void remove(Hive hive) {

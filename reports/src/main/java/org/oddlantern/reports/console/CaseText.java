@@ -6,11 +6,13 @@ import org.oddlantern.http.Verdict;
 import org.oddlantern.http.VerdictGroup;
 import org.oddlantern.json.Finding;
 import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.BodyRecord;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.ExchangeRecord;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
+import org.oddlantern.run.QueryRecord;
 
 /** What is told of a case below its line: nothing if all held, everything if something did not. */
 final class CaseText {
@@ -29,12 +31,11 @@ final class CaseText {
     if (one.problem() != null) {
       text.problem(one.problem(), one);
     }
-    for (ExchangeRecord exchange : one.exchanges()) {
-      if (exchange.isTroubled()) {
-        text.troubled(exchange, !passed);
+    for (AskedRecord asked : one.asked()) {
+      if (asked.isTroubled()) {
+        text.troubled(asked, !passed);
       } else if (!passed) {
-        text.line(exchange.line() + ", answered " + exchange.answer() + " in "
-            + Amounts.time(exchange.tookMicros()));
+        text.line(asked.line() + ", " + answer(asked) + " in " + Amounts.time(asked.tookMicros()));
       }
     }
     one.printed().lines().forEach(line -> text.line("printed   " + line));
@@ -43,7 +44,7 @@ final class CaseText {
 
   private void problem(ProblemRecord problem, CaseRecord one) {
     boolean told =
-        problem.type().isEmpty() && one.exchanges().stream().anyMatch(ExchangeRecord::isTroubled);
+        problem.type().isEmpty() && one.asked().stream().anyMatch(AskedRecord::isTroubled);
     String at = problem.at().isEmpty() ? one.place() : problem.at();
     if (one.outcome() == Outcome.BLOCKED) {
       line("by " + problem.message());
@@ -59,6 +60,32 @@ final class CaseText {
         .skip(problem.message().lines().count())
         .limit(STACK)
         .forEach(this::line);
+  }
+
+  private static String answer(AskedRecord asked) {
+    return asked instanceof ExchangeRecord exchange ? "answered " + exchange.answer() : "answered";
+  }
+
+  private void troubled(AskedRecord asked, boolean whole) {
+    if (asked instanceof ExchangeRecord exchange) {
+      troubled(exchange, whole);
+    } else if (asked instanceof QueryRecord query) {
+      troubled(query, whole);
+    }
+  }
+
+  private void troubled(QueryRecord query, boolean whole) {
+    line(query.line() + (query.fault() == null ? ", answered" : " got no answer") + " after "
+        + Amounts.time(query.tookMicros()));
+    if (query.fault() != null) {
+      line("  " + query.fault());
+    }
+    VerdictGroup.failed(query.verdicts()).forEach(this::verdicts);
+    if (whole && query.fault() == null) {
+      String answer = query.answer();
+      line(
+          "  came      " + (answer.length() <= BODY ? answer : answer.substring(0, SHORT) + "..."));
+    }
   }
 
   private void troubled(ExchangeRecord exchange, boolean whole) {

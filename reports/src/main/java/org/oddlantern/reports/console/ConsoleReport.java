@@ -79,7 +79,7 @@ public final class ConsoleReport implements RunListener {
         + " %8s  %s%s"
             .formatted(Amounts.time(one.tookMicros()), Plain.line(one.title()), marks(one)));
     CaseText.of(one).forEach(line -> out.println("          " + line));
-    broken = one.outcome() != Outcome.PASSED && !one.exchanges().isEmpty();
+    broken = one.outcome() != Outcome.PASSED && !one.asked().isEmpty();
     if (broken) {
       out.println();
     }

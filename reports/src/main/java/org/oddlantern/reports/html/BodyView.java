@@ -55,6 +55,16 @@ public record BodyView(String size, List<Line> lines, String note) {
     }
   }
 
+  /** A statement with what was given for its question marks. */
+  static BodyView ofQuery(String sql, List<String> parameters) {
+    List<Line> lines = new ArrayList<>();
+    sql.strip().lines().forEach(line -> lines.add(new Line(line, List.of(), false)));
+    for (int i = 0; i < parameters.size(); i++) {
+      lines.add(new Line("? " + (i + 1) + "  " + parameters.get(i), List.of(), false));
+    }
+    return new BodyView(Amounts.size(sql.length()), lines, "");
+  }
+
   /** A short body whole; of a long one what surrounds the findings, or its beginning if there are none. */
   private static BodyView ofJson(String size, List<LaidOutJson.Line> all, List<Finding> findings) {
     List<List<Difference>> marks =

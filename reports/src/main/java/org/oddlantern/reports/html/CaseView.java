@@ -2,8 +2,8 @@ package org.oddlantern.reports.html;
 
 import java.util.List;
 import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.ExchangeRecord;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
@@ -22,7 +22,7 @@ import org.oddlantern.run.ProblemRecord;
  * @param at the line of the suite to look at
  * @param problem the lines that say what ended it; empty if the exchanges say it
  * @param stack the stack trace; empty if there is none to show
- * @param exchanges its calls
+ * @param exchanges its calls and looks into databases
  * @param printed what it printed, by lines
  */
 public record CaseView(
@@ -57,15 +57,13 @@ public record CaseView(
         problem == null || problem.at().isEmpty() ? one.place() : problem.at(),
         problem == null ? List.of() : lines(one, problem),
         problem == null ? "" : problem.stack(),
-        one.exchanges().stream()
-            .map(exchange -> ExchangeView.of(exchange, bodies))
-            .toList(),
+        one.asked().stream().map(asked -> ExchangeView.of(asked, bodies)).toList(),
         one.printed().lines().toList());
   }
 
   private static List<String> lines(CaseRecord one, ProblemRecord problem) {
     boolean told =
-        problem.type().isEmpty() && one.exchanges().stream().anyMatch(ExchangeRecord::isTroubled);
+        problem.type().isEmpty() && one.asked().stream().anyMatch(AskedRecord::isTroubled);
     if (told) {
       return List.of();
     }

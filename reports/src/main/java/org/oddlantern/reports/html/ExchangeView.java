@@ -5,10 +5,13 @@ import org.oddlantern.http.Header;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.VerdictGroup;
 import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.AskedRecord;
+import org.oddlantern.run.BodyRecord;
 import org.oddlantern.run.ExchangeRecord;
+import org.oddlantern.run.QueryRecord;
 
 /**
- * A call and its reply as a page shows them.
+ * A call and its reply, or a query and its answer, as a page shows them.
  *
  * @param title what was asked, in words or as the line of the call
  * @param line the line of the call
@@ -21,7 +24,7 @@ import org.oddlantern.run.ExchangeRecord;
  * @param requestBody the body sent
  * @param replyHeaders the headers that came
  * @param replyBody the body that came
- * @param curl a command line that repeats the call
+ * @param curl a command line that repeats the call; empty if there is none
  */
 public record ExchangeView(
     String title,
@@ -37,7 +40,30 @@ public record ExchangeView(
     BodyView replyBody,
     String curl) {
 
-  static ExchangeView of(ExchangeRecord exchange, Bodies bodies) {
+  static ExchangeView of(AskedRecord asked, Bodies bodies) {
+    return asked instanceof ExchangeRecord exchange
+        ? of(exchange, bodies)
+        : of((QueryRecord) asked);
+  }
+
+  private static ExchangeView of(QueryRecord query) {
+    BodyRecord answer = new BodyRecord(query.answer().length(), query.answer(), null, List.of());
+    return new ExchangeView(
+        "look into the database " + query.database(),
+        query.line(),
+        "with " + Amounts.size(query.answer().length()),
+        Amounts.time(query.tookMicros()),
+        query.fault() == null ? "" : query.fault(),
+        VerdictGroup.failed(query.verdicts()),
+        query.verdicts().stream().filter(Verdict::holds).map(Verdict::check).toList(),
+        List.of(),
+        BodyView.ofQuery(query.sql(), query.parameters()),
+        List.of(),
+        BodyView.of(answer, query.answer(), query.verdicts()),
+        "");
+  }
+
+  private static ExchangeView of(ExchangeRecord exchange, Bodies bodies) {
     return new ExchangeView(
         exchange.name(),
         exchange.line(),
