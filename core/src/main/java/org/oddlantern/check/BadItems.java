@@ -14,7 +14,7 @@ import org.oddlantern.json.Location;
  */
 final class BadItems {
 
-  private static final int FEW = 3;
+  private static final int FEW = 2;
   private static final int SHOWN = 12;
   private static final int MOST_GROUPS = 20;
 

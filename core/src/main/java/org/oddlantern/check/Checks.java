@@ -330,6 +330,11 @@ public final class Checks extends Shapes {
     return check + "(\"" + place + "\", " + argument(shape) + ")";
   }
 
+  /** What is made of values is cut already; a shape of many shapes may still be long. */
+  private static String shortened(String words) {
+    return words.length() > 2 * Words.LIMIT ? Words.cut(words) : words;
+  }
+
   private static String argument(@Nullable Object shape) {
     if (shape instanceof Number || shape instanceof Boolean) {
       return shape.toString();
@@ -338,7 +343,7 @@ public final class Checks extends Shapes {
       return Words.quoted(text);
     }
     return shape instanceof Worded known
-        ? Words.cut(known.words())
+        ? shortened(known.words())
         : Words.cut(JsonMapping.standard().write(shape));
   }
 }

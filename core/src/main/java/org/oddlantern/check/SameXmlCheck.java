@@ -12,7 +12,7 @@ record SameXmlCheck(Xml wanted) implements Check {
 
   @Override
   public String words() {
-    return "the XML document wanted";
+    return "sameXml(" + wanted + ")";
   }
 
   @Override

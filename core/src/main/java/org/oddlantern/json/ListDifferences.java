@@ -65,8 +65,8 @@ final class ListDifferences {
   private Finding moved(int index) {
     int now = alignment.partner(index);
     boolean exchanged = now < wanted.size() && alignment.partner(now) == index;
-    return Finding.of(
-            place(now), "another item: this one at [" + index + "]", Words.of(got.get(now)))
+    String there = now < wanted.size() ? Words.of(wanted.get(now)) : "no such item";
+    return Finding.of(place(now), there, Words.of(got.get(now)))
         .hint(
             exchanged
                 ? "moved: the items [%d] and [%d] have changed places"

@@ -56,6 +56,9 @@ public final class NotJson extends RuntimeException {
     int at = Math.max(0, Math.min(row.length(), column - 1));
     int from = Math.max(0, at - AROUND);
     String shown = row.substring(from, Math.min(row.length(), at + AROUND)).replace('\t', ' ');
-    return shown.isBlank() ? "" : "\n  " + shown + "\n  " + " ".repeat(at - from) + "^";
+    String start = from > 0 ? "..." : "";
+    return shown.isBlank()
+        ? ""
+        : "\n  " + start + shown + "\n  " + " ".repeat(start.length() + at - from) + "^";
   }
 }

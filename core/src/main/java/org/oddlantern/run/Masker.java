@@ -21,6 +21,10 @@ final class Masker {
 
   static final String MASK = "***";
 
+  private static final String OTHER = "anything but ";
+  private static final String HIDDEN =
+      "the values are hidden, since 'mask' in the settings names this place";
+
   private static final List<String> CREDENTIALS = List.of("authorization", "proxy-authorization");
   private static final int TOKEN_LENGTH = 16;
   private static final Pattern USER = Pattern.compile("(?<=://)[^/@?#]*(?=@)");
@@ -126,9 +130,13 @@ final class Masker {
     return new Finding(
         text(finding.where()),
         text(finding.item()),
-        hidden ? MASK : text(finding.wanted()),
+        hidden ? hiddenWanted(finding.wanted()) : text(finding.wanted()),
         hidden && !finding.got().startsWith("nothing") ? MASK : text(finding.got()),
-        hidden ? List.of() : finding.hints().stream().map(this::text).toList());
+        hidden ? List.of(HIDDEN) : finding.hints().stream().map(this::text).toList());
+  }
+
+  private static String hiddenWanted(String wanted) {
+    return wanted.startsWith(OTHER) ? OTHER + MASK : MASK;
   }
 
   private List<NamedPlaces.Hidden> hidden(String contentType, String body) {

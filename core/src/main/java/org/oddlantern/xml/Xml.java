@@ -151,4 +151,12 @@ public final class Xml {
     return new XmlDifferences()
         .between(wanted.document.getDocumentElement(), document.getDocumentElement());
   }
+
+  /** The root element and how much is in it. */
+  @Override
+  public String toString() {
+    int children = Nodes.children(document.getDocumentElement()).size();
+    return "<" + document.getDocumentElement().getNodeName() + "> with " + children
+        + (children == 1 ? " element" : " elements");
+  }
 }

@@ -114,8 +114,8 @@ class ComparisonTest {
       delimiter = '|',
       quoteCharacter = '`',
       value = {
-        "1,2,3,4 | 1,3,2,4 | $[2]: another item: this one at [1] / 2 (moved: the items [1] and [2] have changed places)",
-        "1,2,3,4 | 2,3,4,1 | $[3]: another item: this one at [0] / 1 (moved: it is wanted at [0] and stands at [3])",
+        "1,2,3,4 | 1,3,2,4 | $[2]: 3 / 2 (moved: the items [1] and [2] have changed places)",
+        "1,2,3,4 | 2,3,4,1 | $[3]: 4 / 1 (moved: it is wanted at [0] and stands at [3])",
         "1,2,3 | 1,2,2,3 | $: a list of 3 / a list of 4; $[2]: no such item / 2 (surplus: it is equal to [1])",
         "1,2,3 | 1,3 | $: a list of 3 / a list of 2; $[1]: 2 / nothing: the item is missing from the list",
         "1,2,3 | 1,9,3 | $[1]: 2 / 9 (7 too much)",
@@ -129,7 +129,7 @@ class ComparisonTest {
   @Test
   void recognisesItemsThatMovedAlsoWhereOnlySomeFieldsAreAskedFor() {
     assertEquals(
-        "$[1] of id 1: another item: this one at [0] / {\"id\":1,\"more\":0} (moved: the items [0] and [1] have changed places)",
+        "$[1] of id 1: {\"id\":2} / {\"id\":1,\"more\":0} (moved: the items [0] and [1] have changed places)",
         told(
             Comparison.INCLUDING,
             "[{\"id\":1},{\"id\":2}]",

@@ -50,18 +50,22 @@ class DocumentsIT {
 
   @Test
   void everySnippetIsOneThatIsTested() throws IOException {
-    String elsewhere = everything().replace(calls(), "");
+    String elsewhere = everything()
+        .replace(calls(), "")
+        .replace(document("checks"), "")
+        .replace(document("failures"), ""); // FailuresIT makes that one
     assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
     assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
     for (String command : String.join("", blocks(everything(), "sh")).lines().toList()) {
       assertTrue(
-          command.matches("mvn verify|\\./odd-lantern (demo|list|run|settings)( .*)?|bench/run"),
+          command.matches(
+              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path)( .*)?|bench/(run|reading)"),
           command + " is a command that no test knows");
     }
   }
 
   @Test
-  void everySnippetAboutCallsStandsInASuiteOfTheDemo() throws IOException {
+  void everySnippetAboutCallsAndChecksStandsInASuiteOfTheDemo() throws IOException {
     Path suites = ROOT.resolve("demo/src/test/java/org/oddlantern/demo/suites");
     StringBuilder sources = new StringBuilder();
     try (Stream<Path> files = Files.list(suites)) {
@@ -69,8 +73,8 @@ class DocumentsIT {
         sources.append(Files.readString(file));
       }
     }
-    List<String> snippets = blocks(calls(), "java");
-    assertTrue(snippets.size() > 15, "only " + snippets.size() + " snippets were found");
+    List<String> snippets = blocks(calls() + document("checks"), "java");
+    assertTrue(snippets.size() > 25, "only " + snippets.size() + " snippets were found");
     for (String snippet : snippets) {
       assertTrue(dense(sources.toString()).contains(dense(snippet)), snippet);
     }
@@ -84,7 +88,11 @@ class DocumentsIT {
   }
 
   private static String calls() throws IOException {
-    return Files.readString(ROOT.resolve("docs/calls.md"));
+    return document("calls");
+  }
+
+  private static String document(String name) throws IOException {
+    return Files.readString(ROOT.resolve("docs/" + name + ".md"));
   }
 
   @Test
