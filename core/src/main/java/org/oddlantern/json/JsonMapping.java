@@ -17,6 +17,8 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.ObjectWriter;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.cfg.DateTimeFeature;
 import tools.jackson.databind.introspect.AnnotationIntrospectorPair;
 import tools.jackson.databind.json.JsonMapper;
@@ -25,12 +27,14 @@ import tools.jackson.databind.node.IntNode;
 import tools.jackson.databind.node.LongNode;
 import tools.jackson.databind.node.NullNode;
 import tools.jackson.databind.node.StringNode;
+import tools.jackson.databind.type.LogicalType;
 
 /**
  * How Java values become JSON and JSON becomes Java values: records and classes by their properties,
  * dates of {@code java.time} as ISO 8601 text, decimals plain and without loss, enums by name, {@link
  * Key} records as their one component, {@link Secret}s as their text. Reading is strict: a duplicate
- * member name, a number written as text or a fraction where a whole number is wanted is refused.
+ * member name, a number written as text, a text written as number or a fraction where a whole number is
+ * wanted is refused.
  * Immutable and thread-safe.
  */
 public final class JsonMapping {
@@ -66,6 +70,12 @@ public final class JsonMapping {
             .disable(
                 MapperFeature.ALLOW_COERCION_OF_SCALARS,
                 MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+            .withCoercionConfig(
+                LogicalType.Textual,
+                texts -> texts
+                    .setCoercion(CoercionInputShape.Integer, CoercionAction.Fail)
+                    .setCoercion(CoercionInputShape.Float, CoercionAction.Fail)
+                    .setCoercion(CoercionInputShape.Boolean, CoercionAction.Fail))
             .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE))
         .build();
   }

@@ -25,8 +25,11 @@ final class Misfit {
         where = where.child(step.getIndex());
       }
     }
-    String reason =
-        e.getOriginalMessage().lines().findFirst().orElse("").replaceAll(" \\(but might.*", "");
+    String reason = e.getOriginalMessage()
+        .lines()
+        .findFirst()
+        .orElse("")
+        .replaceAll(" \\(but (might|could).*", "");
     String message = "%s cannot be read as %s: %s%s"
         .formatted(
             Words.of(node),

@@ -49,6 +49,31 @@ class BadInputIT {
   }
 
   @Test
+  void pathsAndWordsThatAreWrong() throws Exception {
+    Files.writeString(folder.resolve("hive.json"), "{\"id\": 4,\n \"label\" \"Foxglove\"}");
+    refused(
+        2,
+        "odd-lantern: hive.json, line 2, column 10: this is not JSON: Unexpected character ('\"' (code 34)): was expecting a colon to separate property name and value\n",
+        "path",
+        "$",
+        "hive.json");
+    refused(
+        2,
+        "odd-lantern: the path cannot be read: wanted a comparison, since a value alone is no condition, at character 5\n  $[?1]\n      ^\n",
+        "path",
+        "$[?1]",
+        "hive.json");
+    refused(2, "odd-lantern: the file none.json cannot be read: ", "path", "$", "none.json");
+    refused(
+        2,
+        "odd-lantern: --fail-on does not know 'warnd'; did you mean 'warned'? it takes warned, unproven, fixed, flaky, skipped, pending\n",
+        "run",
+        suite("CalmTest", "@Case void calm() {}"),
+        "--fail-on",
+        "unproven,warnd");
+  }
+
+  @Test
   void settingsThatAreWrong() throws Exception {
     String classes = suite(
         "OneTest",
@@ -58,7 +83,7 @@ class BadInputIT {
     refused(
         2,
         "odd-lantern: " + file.toRealPath()
-            + ", line 4: unknown key 'servces' in the environment 'local'; did you mean 'services'? known are services, readOnly\n",
+            + ", line 4: unknown key 'servces' in the environment 'local'; did you mean 'services'? known are services, databases, readOnly\n",
         "run",
         classes);
     Files.writeString(file, "use: local\n  environments: [\n");
@@ -138,7 +163,7 @@ class BadInputIT {
         output
             .out()
             .contains(
-                "the path cannot be read: wanted a whole number without leading zeros at character 5"),
+                "the path cannot be read: wanted a quoted name, an index, a slice, '*' or a filter that begins with '?' at character 5"),
         output.out());
     assertTrue(
         output.out().contains("the text of a payload is not JSON: line 1, column 7: "),

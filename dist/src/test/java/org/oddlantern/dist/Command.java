@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The command of the distribution, run as a process of its own. */
@@ -55,6 +56,14 @@ public record Command(Path folder, Map<String, String> variables) {
         .filter(jar -> jar.toString().endsWith(ending))
         .findFirst()
         .orElseThrow();
+  }
+
+  /** What the suites of the demo need beside themselves, as a class path. */
+  static String demoLibraries() throws IOException {
+    return jars(HOME.resolve("lib/demo"))
+        .map(Path::toString)
+        .filter(jar -> !jar.endsWith("-tests.jar"))
+        .collect(Collectors.joining(System.getProperty("path.separator")));
   }
 
   /** Every library of the distribution, as a class path. */

@@ -26,11 +26,11 @@ class DemoIT {
     Command.Output output = Command.in(folder).run("demo");
     assertEquals("", output.err());
     assertEquals(0, output.status(), output.out());
-    assertTrue(output.out().contains("\n44 passed in "), output.out());
+    assertTrue(output.out().contains("\n56 passed in "), output.out());
     assertTrue(output.out().contains("report    odd-lantern-out/report/index.html"), output.out());
     Path out = folder.resolve("odd-lantern-out");
     assertTrue(
-        Files.readString(out.resolve("report/index.html")).contains("All 44 promises held."));
+        Files.readString(out.resolve("report/index.html")).contains("All 56 promises held."));
     assertNothingSecret(out, output.out());
   }
 
@@ -38,10 +38,10 @@ class DemoIT {
   void faultsAreToldWithPlaceWantedAndGot() throws Exception {
     Command.Output output = Command.in(folder).run("demo", "--with-faults", "--out", "here");
     assertEquals(1, output.status(), output.out());
-    assertTrue(output.out().contains("\n7 failed, 37 passed in "), output.out());
+    assertTrue(output.out().contains("\n9 failed, 47 passed in "), output.out());
     for (String part : List.of(
         "got     no such header; there are Date, Content-Type, ETag, Content-Length",
-        "at      $.items[36].frames\n              wanted  a whole number\n              got     \"4\" (text)",
+        "at      $.items[36].frames of id 37\n              wanted  a whole number\n              got     \"4\" (text)",
         "got     500 Server Error, text/plain, a body that begins: inspections of hive 2: row 12 has 6 columns, not 7",
         "hint    did you mean 'queenseen'?",
         "repeat    curl -sS -i -H 'Authorization: Bearer '\"$TOKEN\" http://127.0.0.1:")) {
@@ -49,7 +49,7 @@ class DemoIT {
     }
     assertNothingSecret(folder.resolve("here"), output.out());
     assertPagesAreHarmless(folder.resolve("here/report"));
-    assertEquals(7, failuresInXml(folder.resolve("here/junit-xml")));
+    assertEquals(9, failuresInXml(folder.resolve("here/junit-xml")));
   }
 
   private static void assertNothingSecret(Path out, String console) throws IOException {

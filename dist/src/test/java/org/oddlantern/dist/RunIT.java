@@ -49,9 +49,11 @@ class RunIT {
                 url: "%2$s"
                 trust: certificates/vault.pem
                 clientCertificate: { certificate: certificates/keeper.pem, key: certificates/keeper-key.pem }
+            databases:
+              store: { url: "%3$s", user: beeyard, password: fennel }
           visitors: { readOnly: true, services: { beeyard: { url: "%1$s" } } }
         """.formatted(
-            beeyard.address(), beeyard.vaultAddress()));
+            beeyard.address(), beeyard.vaultAddress(), beeyard.databaseAddress()));
   }
 
   @Test
@@ -59,7 +61,7 @@ class RunIT {
     for (int i = 0; i < 2; i++) {
       Command.Output output = run("--env", "here");
       assertEquals(0, output.status(), output.out());
-      assertTrue(output.out().contains("\n44 passed in "), output.out());
+      assertTrue(output.out().contains("\n56 passed in "), output.out());
     }
   }
 
@@ -117,12 +119,44 @@ class RunIT {
     assertTrue(output.out().contains("takes Session, HiveId and uses it up\n"), output.out());
   }
 
+  @Test
+  void failsOnWhatItIsAskedTo() throws Exception {
+    Files.writeString(
+        folder.resolve("odd-lantern.yaml"), "use: a\nenvironments: { a: { services: {} } }\n");
+    Path classes = Sources.compile(
+        folder,
+        "LaxTest",
+        "public class LaxTest { @org.oddlantern.suite.Case(\"says nothing\") void lax() {} }");
+    assertEquals(0, Command.in(folder).run("run", classes.toString()).status());
+    Command.Output strict =
+        Command.in(folder).run("run", classes.toString(), "--fail-on", "warned,unproven");
+    assertEquals(1, strict.status());
+    assertTrue(
+        strict.out().contains("\nstrict    1 unproven, and --fail-on unproven was asked\n"),
+        strict.out());
+  }
+
+  @Test
+  void tellsWhatAPathFinds() throws Exception {
+    Files.writeString(
+        folder.resolve("hives.json"), "{\"hives\": [{\"id\": 1}, {\"id\": 2, \"a'b\": [true]}]}");
+    Command.Output found = Command.in(folder).run("path", "$.hives[?@.id > 1].*", "hives.json");
+    assertEquals(
+        "$['hives'][1]['id']  2\n$['hives'][1]['a\\'b']  [true]\n", found.out(), found.err());
+    assertEquals(0, found.status());
+    Command.Output nothing = Command.in(folder).run("path", "$.hive[0]", "hives.json");
+    assertEquals(
+        "nothing: the path ends at $, which is an object with hives; did you mean 'hives'?\n",
+        nothing.out());
+    assertEquals(1, nothing.status());
+  }
+
   private Command.Output run(String... options) throws Exception {
     String[] words = new String[options.length + 4];
     words[0] = "run";
     words[1] = jar("-tests.jar");
     words[2] = "--class-path";
-    words[3] = jar("0.jar");
+    words[3] = Command.demoLibraries();
     System.arraycopy(options, 0, words, 4, options.length);
     return Command.in(folder).run(words);
   }

@@ -12,6 +12,7 @@ public final class Search {
   /** Looks at values and steps of regular expressions before a path is given up. */
   public static final int MOST_LOOKS = 50_000_000;
 
+  private static final int KEEPING = 9;
   private static final int MOST_PATTERNS = 1_000;
 
   private final String path;
@@ -28,6 +29,12 @@ public final class Search {
   /** The whole document. */
   public JsonNode root() {
     return root;
+  }
+
+  /** One more value is kept, which costs memory, too. */
+  void keep() {
+    looks += KEEPING;
+    spend();
   }
 
   void spend() {

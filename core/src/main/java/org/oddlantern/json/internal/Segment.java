@@ -42,7 +42,7 @@ public record Segment(String text, boolean descendant, List<Selector> selectors)
   private void children(Found parent, Search search, List<Found> found) {
     for (Selector selector : selectors) {
       selector.select(parent, search, (where, value) -> {
-        search.spend();
+        search.keep();
         found.add(new Found(where, value));
       });
     }

@@ -41,7 +41,10 @@ record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
           "Link",
           "<%s?offset=%d&limit=%d>; rel=\"next\"".formatted(context.path(), offset + limit, limit));
     }
-    context.json(Map.of("items", told(shown), "total", found.size()));
+    Map<String, Object> body = new LinkedHashMap<>();
+    body.put("total", found.size());
+    body.put("items", told(shown));
+    context.json(body);
   }
 
   private void read(Context context) {

@@ -1,0 +1,106 @@
+package org.oddlantern.xml;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** XML 1.0, Namespaces in XML 1.0 and XPath 1.0, on friendly and on hostile documents. */
+class XmlTest {
+
+  private static final String HIVES = """
+      <?xml version="1.0"?>
+      <f:hives xmlns:f="urn:fennel-hill" count="2">
+        <f:hive id="1"><kind>stack</kind></f:hive>
+        <f:hive id="2"><kind>long</kind><!-- quiet --></f:hive>
+      </f:hives>
+      """;
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "/f:hives/f:hive[2]/kind | \"long\"",
+        "/f:hives/f:hive/@id | [\"1\",\"2\"]",
+        "count(//kind) | 2.0",
+        "//kind = 'stack' | true",
+        "string(//kind) | \"stack\"",
+        "/b:hives/@count | \"2\"",
+      })
+  void givesWhatAnExpressionSelects(String expression, String value) {
+    Xml hives = Xml.parse(HIVES).withNamespace("b", "urn:fennel-hill");
+    assertEquals(value, hives.valueAt(expression).toString());
+  }
+
+  @Test
+  void saysWhereThingsAreAndHowFarADeadPathLeads() {
+    Xml hives = Xml.parse(HIVES);
+    assertEquals(
+        List.of("/f:hives/f:hive[1]/@id", "/f:hives/f:hive[2]/@id"), hives.placesAt("//@id"));
+    assertTrue(hives.valueAt("/f:hives/f:hive[3]").isMissingNode());
+    assertEquals(
+        "the path ends at /f:hives/f:hive[1], which has kind, @id; did you mean 'kind'?",
+        hives.end("/f:hives/f:hive/knid"));
+    assertEquals(
+        "the root element is <hives>; it is in the namespace urn:x, so the steps need a prefix that stands for it",
+        Xml.parse("<hives xmlns='urn:x'/>").end("/hives"));
+    assertTrue(assertThrows(BadXPath.class, () -> hives.valueAt("//["))
+        .getMessage()
+        .startsWith("the XPath //[ cannot be evaluated: "));
+    assertTrue(
+        assertThrows(BadXPath.class, () -> hives.valueAt("//q:x")).getMessage().contains("q"));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "<a x='1' y='2'/> | <a y=\"2\" x=\"1\"></a> | ``",
+        "`<a><b/>\n  <c>t</c></a>` | <a><b></b><c> <![CDATA[t]]> </c><!-- x --></a> | ``",
+        "<p:a xmlns:p='urn:x'/> | <a xmlns='urn:x'/> | ``",
+        "<a xmlns='urn:x'/> | <a xmlns='urn:y'/> | /a: <a/> / <a/> (only the namespace differs: wanted urn:x, got urn:y)",
+        "<a><b>x</b><b>y</b></a> | <a><b>x</b><b>Y</b></a> | /a/b[2]: \"y\" / \"Y\" (only upper and lower case differ)",
+        "<a><b/><c/></a> | <a><c/></a> | /a/b: <b/> / nothing: the element is missing",
+        "<a><c/></a> | <a><b/><c/></a> | /a/b: no such element / <b/>",
+        "<a id='1'/> | <a ID='1'/> | /a/@id: \"1\" / no such attribute (did you mean 'ID'?); /a/@ID: no such attribute / \"1\"",
+      })
+  void comparesDocumentsByWhatTheySay(String wanted, String got, String told) {
+    assertEquals(
+        told,
+        Xml.parse(got).differencesFrom(Xml.parse(wanted)).stream()
+            .map(finding -> finding.where() + ": " + finding.wanted() + " / " + finding.got()
+                + (finding.hints().isEmpty() ? "" : " (" + finding.hints().get(0) + ")"))
+            .collect(Collectors.joining("; ")));
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "<!DOCTYPE a [<!ENTITY x SYSTEM 'file:///etc/hostname'>]><a>&x;</a>",
+        "<!DOCTYPE a [<!ENTITY x 'y'><!ENTITY z '&x;&x;&x;&x;'>]><a>&z;</a>",
+        "<!DOCTYPE a SYSTEM 'http://127.0.0.1:1/a.dtd'><a/>",
+      })
+  void readsNoDeclarationsThatFetchOrGrow(String document) {
+    assertTrue(assertThrows(NotXml.class, () -> Xml.parse(document))
+        .getMessage()
+        .contains("it has a document type declaration (DOCTYPE), which is not read"));
+  }
+
+  @Test
+  void refusesWhatIsDeeperThanAnybodyMeans() {
+    String deep = "<a>".repeat(100_000) + "</a>".repeat(100_000);
+    assertTrue(assertThrows(NotXml.class, () -> Xml.parse(deep))
+        .getMessage()
+        .endsWith("it is nested deeper than 1000 elements"));
+    String allowed = "<a>".repeat(900) + "</a>".repeat(900);
+    assertEquals(List.of(), Xml.parse(allowed).differencesFrom(Xml.parse(allowed)));
+    assertEquals(900.0, Xml.parse(allowed).valueAt("count(//a)").asDouble());
+  }
+}
