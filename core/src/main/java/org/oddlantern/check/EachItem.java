@@ -60,14 +60,15 @@ public final class EachItem implements Shape {
       return List.of(Finding.of(where, words(), "an empty list")
           .hint("over no item at all this proves nothing; size(0) wants an empty list"));
     }
-    BadItems bad = new BadItems(where, value.size());
+    BadItems bad = null;
     for (int i = 0; i < value.size(); i++) {
-      Location place = where.child(i);
-      List<Finding> findings = item.examine(place, value.get(i));
-      if (!findings.isEmpty()) {
-        bad.add(BadItem.of(i, place.knownAs(identity.apply(value.get(i))), findings));
+      if (!item.examine(where, value.get(i)).isEmpty()) {
+        bad = bad == null ? new BadItems(where, value.size()) : bad;
+        Location place = where.child(i);
+        bad.add(BadItem.of(
+            i, place.knownAs(identity.apply(value.get(i))), item.examine(place, value.get(i))));
       }
     }
-    return bad.findings();
+    return bad == null ? List.of() : bad.findings();
   }
 }

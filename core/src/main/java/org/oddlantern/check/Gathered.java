@@ -10,12 +10,7 @@ import tools.jackson.databind.JsonNode;
 /** The places of what a path found. */
 record Gathered(JsonPath path, List<JsonPath.Found> found) {
 
-  Location where() {
-    return Location.gathered(
-        path.toString(), found.stream().map(JsonPath.Found::where).toList());
-  }
-
-  /** The same, each place with what the list item around it is known by. */
+  /** The place of the whole, each item with what the list item around it is known by. */
   Location identified(JsonNode root) {
     List<Location> places = new ArrayList<>(found.size());
     for (JsonPath.Found one : found) {

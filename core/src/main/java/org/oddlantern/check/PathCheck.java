@@ -7,6 +7,7 @@ import org.oddlantern.http.internal.NotWhatItClaims;
 import org.oddlantern.json.CostlyPath;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Words;
@@ -42,17 +43,15 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
 
   private List<Finding> atManyPlaces(JsonNode root) {
     try {
-      List<JsonPath.Found> found = path.find(root);
-      ArrayNode list = JsonNodeFactory.instance.arrayNode(found.size());
-      found.forEach(one -> list.add(one.value()));
-      Gathered gathered = new Gathered(path, found);
-      List<Finding> findings = shape.examine(gathered.where(), list);
+      List<JsonNode> values = path.values(root);
+      ArrayNode list = JsonNodeFactory.instance.arrayNode(values.size()).addAll(values);
+      List<Finding> findings = shape.examine(Location.gathered(path.toString(), List.of()), list);
       if (findings.isEmpty()) {
         return findings;
       }
-      return found.isEmpty()
+      return values.isEmpty()
           ? List.of(withEnd(findings.get(0), root))
-          : shape.examine(gathered.identified(root), list);
+          : shape.examine(new Gathered(path, path.find(root)).identified(root), list);
     } catch (CostlyPath e) {
       return List.of(Finding.of(path, shape.words(), "no answer: " + e.getMessage()));
     }

@@ -56,7 +56,7 @@ public sealed interface Condition {
     public boolean holds(JsonNode current, Search search) {
       return singular
           ? query.one(current, search) != null
-          : !query.find(current, search).isEmpty();
+          : !query.values(current, search).isEmpty();
     }
   }
 

@@ -7,11 +7,14 @@ import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.BooleanNode;
 import tools.jackson.databind.node.DecimalNode;
+import tools.jackson.databind.node.LongNode;
 import tools.jackson.databind.node.NullNode;
 import tools.jackson.databind.node.StringNode;
 
 /** Reads what stands in a filter (RFC 9535, section 2.3.5), and refuses what is not well-typed (2.4.3). */
 final class FilterParser {
+
+  private static final int LONG = 18;
 
   private final PathParser paths;
   private final PathScanner scanner;
@@ -127,7 +130,7 @@ final class FilterParser {
       return literal(StringNode.valueOf(scanner.quoted()));
     }
     if (next == '-' || next >= '0' && next <= '9') {
-      return literal(DecimalNode.valueOf(new BigDecimal(scanner.number())));
+      return literal(number(scanner.number()));
     }
     if (next >= 'a' && next <= 'z') {
       return word();
@@ -193,6 +196,13 @@ final class FilterParser {
     }
     scanner.backTo(start);
     throw scanner.error("a path, which is what " + function + " takes,");
+  }
+
+  /** Whole numbers as such: they are compared much faster. */
+  private static JsonNode number(String text) {
+    return text.length() < LONG && text.chars().allMatch(c -> c == '-' || c >= '0' && c <= '9')
+        ? LongNode.valueOf(Long.parseLong(text))
+        : DecimalNode.valueOf(new BigDecimal(text));
   }
 
   private static Operand literal(JsonNode value) {

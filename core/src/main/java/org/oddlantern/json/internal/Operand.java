@@ -2,7 +2,6 @@ package org.oddlantern.json.internal;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.JsonPath.Found;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.IntNode;
 
@@ -49,7 +48,7 @@ public sealed interface Operand {
   record Count(Query query) implements Operand {
     @Override
     public JsonNode value(JsonNode current, Search search) {
-      return IntNode.valueOf(query.find(current, search).size());
+      return IntNode.valueOf(query.values(current, search).size());
     }
   }
 
@@ -57,8 +56,8 @@ public sealed interface Operand {
   record Only(Query query) implements Operand {
     @Override
     public @Nullable JsonNode value(JsonNode current, Search search) {
-      List<Found> found = query.find(current, search);
-      return found.size() == 1 ? found.get(0).value() : null;
+      List<JsonNode> found = query.values(current, search);
+      return found.size() == 1 ? found.get(0) : null;
     }
   }
 }

@@ -36,6 +36,18 @@ public record Query(boolean relative, List<Segment> segments) {
     return found;
   }
 
+  /** The values of everything it finds, in order. */
+  public List<JsonNode> values(JsonNode current, Search search) {
+    List<JsonNode> found = List.of(relative ? current : search.root());
+    for (Segment segment : segments) {
+      if (found.isEmpty()) {
+        break;
+      }
+      found = segment.values(found, search);
+    }
+    return found;
+  }
+
   /** The one value of a singular query; null if there is none. */
   @Nullable
   JsonNode one(JsonNode current, Search search) {

@@ -3,6 +3,7 @@ package org.oddlantern.json.internal;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.CostlyPath;
 import tools.jackson.databind.JsonNode;
 
@@ -17,7 +18,7 @@ public final class Search {
 
   private final String path;
   private final JsonNode root;
-  private final Map<String, Optional<RegularExpression>> patterns = new HashMap<>();
+  private @Nullable Map<String, Optional<RegularExpression>> patterns;
   private int looks;
 
   /** A search for a path in a document. */
@@ -45,6 +46,9 @@ public final class Search {
 
   /** The expression; empty if the text is none by RFC 9485. */
   Optional<RegularExpression> expression(String pattern) {
+    if (patterns == null) {
+      patterns = new HashMap<>();
+    }
     Optional<RegularExpression> known = patterns.get(pattern);
     if (known == null) {
       known = RegularExpression.of(pattern);

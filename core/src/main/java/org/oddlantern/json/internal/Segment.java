@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import org.oddlantern.json.JsonPath.Found;
+import tools.jackson.databind.JsonNode;
 
 /**
  * A step of a path: selectors for the children of a value, or for those of all its descendants too
@@ -37,6 +38,49 @@ public record Segment(String text, boolean descendant, List<Selector> selectors)
       }
     }
     return found;
+  }
+
+  /** The values of everything it finds below the given ones, in order. */
+  List<JsonNode> values(List<JsonNode> from, Search search) {
+    List<JsonNode> found = new ArrayList<>();
+    for (JsonNode one : from) {
+      if (descendant) {
+        descend(one, search, found);
+      } else {
+        children(one, search, found);
+      }
+    }
+    return found;
+  }
+
+  private void children(JsonNode parent, Search search, List<JsonNode> found) {
+    for (Selector selector : selectors) {
+      selector.values(parent, search, value -> {
+        search.keep();
+        found.add(value);
+      });
+    }
+  }
+
+  private void descend(JsonNode top, Search search, List<JsonNode> found) {
+    Deque<JsonNode> open = new ArrayDeque<>();
+    open.push(top);
+    while (!open.isEmpty()) {
+      JsonNode next = open.pop();
+      search.spend();
+      children(next, search, found);
+      List<JsonNode> below = new ArrayList<>();
+      for (JsonNode value : next) {
+        if (value.isContainer()) {
+          below.add(value);
+        } else {
+          search.spend();
+        }
+      }
+      for (int i = below.size() - 1; i >= 0; i--) {
+        open.push(below.get(i));
+      }
+    }
   }
 
   private void children(Found parent, Search search, List<Found> found) {

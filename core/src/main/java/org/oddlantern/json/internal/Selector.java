@@ -1,5 +1,6 @@
 package org.oddlantern.json.internal;
 
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonPath.Found;
 import org.oddlantern.json.Location;
@@ -11,6 +12,9 @@ public sealed interface Selector {
   /** Hands every child that the selector picks to the sink. */
   void select(Found parent, Search search, Sink sink);
 
+  /** The same without places, which cost more than the values. */
+  void values(JsonNode parent, Search search, Consumer<JsonNode> sink);
+
   /** A selector that picks one child at most. */
   sealed interface Single extends Selector {
 
@@ -20,6 +24,14 @@ public sealed interface Selector {
 
     /** Its place below a node; also where the child would be if there is none. */
     Location place(Location where, JsonNode node);
+
+    @Override
+    default void values(JsonNode parent, Search search, Consumer<JsonNode> sink) {
+      JsonNode child = pick(parent);
+      if (child != null) {
+        sink.accept(child);
+      }
+    }
 
     @Override
     default void select(Found parent, Search search, Sink sink) {
@@ -67,6 +79,11 @@ public sealed interface Selector {
     public void select(Found parent, Search search, Sink sink) {
       Children.of(parent, sink);
     }
+
+    @Override
+    public void values(JsonNode parent, Search search, Consumer<JsonNode> sink) {
+      parent.forEach(sink);
+    }
   }
 
   /** Some items of a list, by first, last and step (RFC 9535, section 2.3.4.2). */
@@ -91,6 +108,11 @@ public sealed interface Selector {
       }
     }
 
+    @Override
+    public void values(JsonNode parent, Search search, Consumer<JsonNode> sink) {
+      select(new Found(Location.ROOT, parent), search, (where, value) -> sink.accept(value));
+    }
+
     private static void item(Found parent, int index, Sink sink) {
       sink.accept(parent.where().child(index), parent.value().get(index));
     }
@@ -110,6 +132,16 @@ public sealed interface Selector {
           sink.accept(where, value);
         }
       });
+    }
+
+    @Override
+    public void values(JsonNode parent, Search search, Consumer<JsonNode> sink) {
+      for (JsonNode value : parent) {
+        search.spend();
+        if (condition.holds(value, search)) {
+          sink.accept(value);
+        }
+      }
     }
   }
 
