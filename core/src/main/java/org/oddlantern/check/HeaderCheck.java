@@ -9,6 +9,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.TextReadings;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.MissingNode;

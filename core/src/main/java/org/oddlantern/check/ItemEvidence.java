@@ -1,8 +1,6 @@
 package org.oddlantern.check;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.oddlantern.http.Headers;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.internal.JudgedEvidence;
 import org.oddlantern.json.JsonMapping;
@@ -29,16 +27,6 @@ final class ItemEvidence extends JudgedEvidence {
   @Override
   public String summary() {
     return Words.withKind(value);
-  }
-
-  @Override
-  public Headers headers() {
-    return Headers.NONE;
-  }
-
-  @Override
-  public byte[] bytes() {
-    return text().getBytes(StandardCharsets.UTF_8);
   }
 
   @Override

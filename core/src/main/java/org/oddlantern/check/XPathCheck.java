@@ -8,6 +8,7 @@ import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.TextReadings;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;
 import tools.jackson.databind.JsonNode;

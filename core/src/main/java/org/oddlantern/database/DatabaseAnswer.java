@@ -1,12 +1,10 @@
 package org.oddlantern.database;
 
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.check.Checks;
 import org.oddlantern.http.Check;
-import org.oddlantern.http.Headers;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.internal.CaseRecorder;
@@ -65,21 +63,6 @@ public final class DatabaseAnswer extends JudgedEvidence {
   @Override
   public String summary() {
     return what + ": " + Words.of(tree);
-  }
-
-  @Override
-  public Headers headers() {
-    return Headers.NONE;
-  }
-
-  @Override
-  public byte[] bytes() {
-    return text().getBytes(StandardCharsets.UTF_8);
-  }
-
-  @Override
-  public String text() {
-    return JsonMapping.standard().write(tree);
   }
 
   @Override

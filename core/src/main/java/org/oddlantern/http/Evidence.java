@@ -107,7 +107,7 @@ public interface Evidence {
    * The one value at a path, read as a type.
    *
    * @param <T> the type wanted
-   * @param path a path to one place (RFC 9535)
+   * @param path a path to one place (RFC 9535); or, for XML, an XPath that begins with {@code /}
    * @param type the type wanted
    * @return the value; never null
    * @throws NotAsPromised if there is nothing at the path, JSON's null, or something of another type

@@ -25,9 +25,14 @@ public final class CurrentCase {
    */
   public static <T> Optional<T> part(Class<T> type) {
     List<Object> parts = PARTS.get();
-    return parts == null
-        ? Optional.empty()
-        : parts.stream().filter(type::isInstance).map(type::cast).findFirst();
+    if (parts != null) {
+      for (Object part : parts) {
+        if (type.isInstance(part)) {
+          return Optional.of(type.cast(part));
+        }
+      }
+    }
+    return Optional.empty();
   }
 
   /**

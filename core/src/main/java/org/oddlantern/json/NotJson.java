@@ -55,7 +55,8 @@ public final class NotJson extends RuntimeException {
     String row = text.lines().skip(line - 1L).findFirst().orElse("");
     int at = Math.max(0, Math.min(row.length(), column - 1));
     int from = Math.max(0, at - AROUND);
-    String shown = row.substring(from, Math.min(row.length(), at + AROUND)).replace('\t', ' ');
+    int to = Math.min(row.length(), at + AROUND);
+    String shown = row.substring(from, to).replace('\t', ' ') + (to < row.length() ? "..." : "");
     String start = from > 0 ? "..." : "";
     return shown.isBlank()
         ? ""

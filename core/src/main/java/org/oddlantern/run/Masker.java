@@ -22,8 +22,7 @@ final class Masker {
   static final String MASK = "***";
 
   private static final String OTHER = "anything but ";
-  private static final String HIDDEN =
-      "the values are hidden, since 'mask' in the settings names this place";
+  private static final String HIDDEN = "what differs is not told, since something here is a secret";
 
   private static final List<String> CREDENTIALS = List.of("authorization", "proxy-authorization");
   private static final int TOKEN_LENGTH = 16;
@@ -118,7 +117,9 @@ final class Masker {
 
   Verdict verdict(Verdict verdict) {
     return new Verdict(
-        text(verdict.check()),
+        verdict.holds() && !verdict.check().contains("...")
+            ? text(verdict.check())
+            : pieces(verdict.check()),
         verdict.warning(),
         verdict.holds()
             ? List.of()
@@ -127,12 +128,20 @@ final class Masker {
 
   private Finding finding(Finding finding) {
     boolean hidden = places.isNamed(finding.where());
+    String wanted = hidden ? hiddenWanted(finding.wanted()) : pieces(finding.wanted());
+    String got = hidden && !finding.got().startsWith("nothing") ? MASK : pieces(finding.got());
+    boolean changed = !wanted.equals(finding.wanted()) || !got.equals(finding.got());
     return new Finding(
         text(finding.where()),
         text(finding.item()),
-        hidden ? hiddenWanted(finding.wanted()) : text(finding.wanted()),
-        hidden && !finding.got().startsWith("nothing") ? MASK : text(finding.got()),
-        hidden ? List.of(HIDDEN) : finding.hints().stream().map(this::text).toList());
+        wanted,
+        got,
+        changed ? List.of(HIDDEN) : finding.hints().stream().map(this::pieces).toList());
+  }
+
+  /** Values in findings may be cut, and a secret in them with them. */
+  private String pieces(String text) {
+    return texts.maskedInPieces(cut(text, places.inText(text), "\""));
   }
 
   private static String hiddenWanted(String wanted) {

@@ -59,6 +59,15 @@ final class SecretTexts {
     return masked == null ? text : masked.append(text, done, text.length()).toString();
   }
 
+  /**
+   * The text with every secret replaced, and every piece of one, as it stands where a longer text was
+   * cut. Slower; for the few texts of what does not hold.
+   */
+  String maskedInPieces(String text) {
+    String masked = masked(text);
+    return empty ? masked : SecretPieces.masked(masked, known.keySet());
+  }
+
   private @Nullable Form formAt(String text, int at) {
     int beginning = beginning(text, at);
     int slot = slot(beginning);

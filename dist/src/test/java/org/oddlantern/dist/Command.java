@@ -59,7 +59,7 @@ public record Command(Path folder, Map<String, String> variables) {
   }
 
   /** What the suites of the demo need beside themselves, as a class path. */
-  static String demoLibraries() throws IOException {
+  public static String demoLibraries() throws IOException {
     return jars(HOME.resolve("lib/demo"))
         .map(Path::toString)
         .filter(jar -> !jar.endsWith("-tests.jar"))

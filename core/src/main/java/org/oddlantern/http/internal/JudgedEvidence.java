@@ -1,9 +1,11 @@
 package org.oddlantern.http.internal;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
+import org.oddlantern.http.Headers;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.internal.CurrentCase;
@@ -37,6 +39,23 @@ public abstract class JudgedEvidence implements Evidence {
     return List.of();
   }
 
+  /** None, unless it is something that came over HTTP. */
+  @Override
+  public Headers headers() {
+    return Headers.NONE;
+  }
+
+  /** The tree as JSON text, unless it came as text. */
+  @Override
+  public String text() {
+    return JsonMapping.standard().write(json());
+  }
+
+  @Override
+  public byte[] bytes() {
+    return text().getBytes(StandardCharsets.UTF_8);
+  }
+
   @Override
   public Evidence must(Check first, Check... more) {
     List<Verdict> verdicts = made(false, first, more);
@@ -59,6 +78,9 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> T valueAt(String path, Class<T> type) {
+    if (path.startsWith("/")) {
+      return new XmlReading(this, path, type).value(type);
+    }
     JsonPath parsed = JsonPath.of(path);
     parsed.steps();
     lookedAt(parsed);
@@ -68,6 +90,9 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> List<T> valuesAt(String path, Class<T> type) {
+    if (path.startsWith("/")) {
+      return new XmlReading(this, path, type).values(type);
+    }
     JsonPath parsed = JsonPath.of(path);
     lookedAt(parsed);
     return new Reading(this, "valuesAt(\"" + path + "\", " + type.getSimpleName() + ")", type)

@@ -60,6 +60,7 @@ public class StoreTest {
     var hive = Payload.file("payloads/hive.json").with("$.label", fresh.text("gone-"));
     Service wren = beeyard.bearer(session.token());
     int id = wren.send(Call.post("/hives").json(hive)).must(status(201)).valueAt("$.id", int.class);
+    wren.send(Call.get("/hives/{id}", id)).must(status(200), at("$.label", anyText()));
     store.count("select * from hive where id = ?", id).must(exactly(1));
     wren.send(Call.delete("/hives/{id}", id)).must(status(204), noBody());
     store.noRow("select * from hive where id = ?", id);

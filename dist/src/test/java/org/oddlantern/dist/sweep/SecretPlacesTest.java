@@ -120,6 +120,27 @@ public class SecretPlacesTest {
   }
 
   @Case
+  void inADatabase(Environment env) {
+    env.database("store")
+        .row(
+            "select cast(? as varchar) as given, cast(? as varchar) as echo, 'xyz' as password",
+            Secret.of(ODD),
+            "sent with " + PLAIN)
+        .must(at("$.given", "another"), at("$.echo", missing()), at("$.password", NAMED));
+  }
+
+  @Case
+  void cutInPieces() {
+    Secret.of(PLAIN);
+    String around = "x".repeat(190);
+    api.send(Call.post("/cut").text(around + PLAIN + around))
+        .must(
+            at("$.cut", around + "tok-Zq9f0lkvWm3X_other" + around),
+            at("$.cut", textMatching(".*Zq9f0lkvWm3X7aP")),
+            body(Map.of("cut", around + PLAIN)));
+  }
+
+  @Case
   void thrown() {
     throw new IllegalStateException("the token is " + Secret.of(ODD).reveal());
   }

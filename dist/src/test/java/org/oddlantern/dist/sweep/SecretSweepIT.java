@@ -50,6 +50,8 @@ class SecretSweepIT {
             services:
               sweep: { url: "%s", bearer: "${SWEEP_TOKEN}", headers: { X-Api-Key: "${SWEEP_TOKEN}" } }
               filed: { url: "%s", keyInHeader: { name: X-Key, key: { file: token.txt } } }
+            databases:
+              store: { url: "jdbc:h2:mem:sweep", user: sa, password: "${SWEEP_TOKEN}" }
         mask: [ "X-Named", "$.password", "$.pin" ]
         """.formatted(address, address));
     Path out = folder.resolve("out");
@@ -58,8 +60,15 @@ class SecretSweepIT {
         .with("JDK_JAVA_OPTIONS", "-Dlogback.configurationFile=" + folder.resolve("logback.xml"));
     Path place = Path.of(
         SecretSweepIT.class.getProtectionDomain().getCodeSource().getLocation().toURI());
-    Command.Output run =
-        command.run("run", place.toString(), "--case", "SecretPlacesTest", "--out", out.toString());
+    Command.Output run = command.run(
+        "run",
+        place.toString(),
+        "--case",
+        "SecretPlacesTest",
+        "--class-path",
+        Command.demoLibraries(),
+        "--out",
+        out.toString());
     Command.Output settings = command.run("settings");
     server.stop(0);
     assertEquals(1, run.status(), run.out() + run.err());
@@ -92,7 +101,8 @@ class SecretSweepIT {
   }
 
   private static List<String> forms() {
-    List<String> forms = new ArrayList<>(List.of("\"p7\"", "&quot;p7&quot;"));
+    List<String> forms = new ArrayList<>(
+        List.of("\"p7\"", "&quot;p7&quot;", "Zq9f0lkvWm3X7aP", "Zq9f0lkvW", "\"xyz\""));
     for (String secret : List.of(
         SecretPlacesTest.ODD,
         SecretPlacesTest.PLAIN,
@@ -135,6 +145,9 @@ class SecretSweepIT {
       answer(exchange, renewed ? 200 : 401, JsonMapping.standard().write(sent));
     } else if (path.equals("/named")) {
       answer(exchange, 200, "{\"pin\": \"p7\", \"password\": \"" + SecretPlacesTest.NAMED + "\"}");
+    } else if (path.equals("/cut")) {
+      String text = sent.substring(sent.lastIndexOf('\n') + 1);
+      answer(exchange, 200, "{\"cut\": \"" + text + "\"}");
     } else if (path.equals("/chunks")) {
       exchange.sendResponseHeaders(200, 0);
       for (char c : SecretPlacesTest.PLAIN.toCharArray()) {
