@@ -7,6 +7,7 @@ import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.TypeMismatch;
@@ -47,7 +48,9 @@ public final class Judged<T> implements Shape, Check {
     try {
       item = JsonMapping.standard().read(value, type);
     } catch (TypeMismatch e) {
-      return List.of(Finding.of(where, e.wanted(), Words.withKind(value)).hint(e.reason()));
+      JsonPath.Found inner = e.inside(new JsonPath.Found(where, value));
+      return List.of(
+          Finding.of(inner.where(), e.wanted(), Words.withKind(inner.value())).hint(e.reason()));
     }
     List<Finding> findings = new ArrayList<>();
     for (String problem : judge.apply(item)) {

@@ -6,12 +6,15 @@ import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.BooleanNode;
 import tools.jackson.databind.node.DecimalNode;
+import tools.jackson.databind.node.LongNode;
 import tools.jackson.databind.node.StringNode;
 
 /** Headers and XML hold texts only; one that reads as a number may meet the shapes of numbers too. */
 public final class TextReadings {
 
   private static final Pattern NUMBER = Pattern.compile("-?(0|[1-9]\\d{0,18})(\\.\\d{1,18})?");
+
+  private static final int LONG = 18;
 
   private TextReadings() {}
 
@@ -26,8 +29,12 @@ public final class TextReadings {
     if (text.equals("true") || text.equals("false")) {
       return List.of(asText, BooleanNode.valueOf(text.equals("true")));
     }
-    return NUMBER.matcher(text).matches()
-        ? List.of(asText, DecimalNode.valueOf(new BigDecimal(text)))
-        : List.of(asText);
+    if (!NUMBER.matcher(text).matches()) {
+      return List.of(asText);
+    }
+    boolean whole = text.indexOf('.') < 0 && text.length() < LONG;
+    return List.of(
+        asText,
+        whole ? LongNode.valueOf(Long.parseLong(text)) : DecimalNode.valueOf(new BigDecimal(text)));
   }
 }

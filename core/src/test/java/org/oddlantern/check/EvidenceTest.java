@@ -100,9 +100,9 @@ class EvidenceTest {
             at      $[1] of id 2
             wanted  season rules
             got     look again
-            at      $[2] of id 3
+            at      $[2].mood of id 3
             wanted  a value that can be read as String, inside Inspection
-            got     {"id":3,"mood":4} (object)
+            got     4 (number)
             hint    Cannot coerce Integer value (4) to `java.lang.String` value""",
         told(failure(() -> reply.must(
             atEach("$", judgedBy("season rules", Inspection.class, Inspection::problems))))));

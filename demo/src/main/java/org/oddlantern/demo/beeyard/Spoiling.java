@@ -20,6 +20,9 @@ record Spoiling(Set<Fault> faults) {
       "<!doctype html><title>Back soon</title><h1>Back soon</h1><p>The beeyard is being tidied.</p>";
 
   void spoil(Context context) {
+    if (context.result() == null) {
+      return; // nothing is told, so nothing can be told wrongly
+    }
     for (Fault fault : faults) {
       String path = context.path();
       if (path.matches("/api/hives/\\d+") && context.status().getCode() == 200) {

@@ -34,7 +34,9 @@ final class Surroundings {
 
   /** What directly surrounds the place of a finding, if that is not the whole body. */
   private static Stream<String> around(Finding finding, JsonNode root) {
-    int end = Math.max(finding.where().lastIndexOf('.'), finding.where().lastIndexOf('['));
+    int end = finding.where().endsWith("]")
+        ? finding.where().length() // the item itself, not the whole list
+        : finding.where().lastIndexOf('.');
     if (!finding.where().startsWith("$") || end <= 1) {
       return Stream.empty();
     }
