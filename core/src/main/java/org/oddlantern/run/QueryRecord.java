@@ -4,6 +4,8 @@ import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Verdict;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.NotJson;
 
 /**
  * A look into a database, as recorded: secrets masked.
@@ -38,13 +40,39 @@ public record QueryRecord(
   }
 
   /**
+   * How much came, in words.
+   *
+   * @return {@code no row}, {@code 1 row}, {@code 12 rows}, or a count as it is
+   */
+  public String amount() {
+    if (!answer.startsWith("[")) {
+      return answer.startsWith("{") ? "1 row" : answer;
+    }
+    try {
+      int rows = JsonMapping.standard().parse(answer).size();
+      return rows == 0 ? "no row" : rows + (rows == 1 ? " row" : " rows");
+    } catch (NotJson e) {
+      return "many rows"; // cut, since there were so many
+    }
+  }
+
+  /**
+   * Statement and parameters in one line.
+   *
+   * @return {@code select label from hive where id = ? with 4}
+   */
+  public String statement() {
+    String one = sql.strip().replaceAll("\\s+", " ");
+    return parameters.isEmpty() ? one : one + " with " + String.join(", ", parameters);
+  }
+
+  /**
    * Database, statement and parameters in one line.
    *
    * @return {@code store: select label from hive where id = ? with 4}
    */
   @Override
   public String line() {
-    String statement = database + ": " + sql.strip().replaceAll("\\s+", " ");
-    return parameters.isEmpty() ? statement : statement + " with " + String.join(", ", parameters);
+    return database + ": " + statement();
   }
 }

@@ -63,7 +63,9 @@ final class CaseText {
   }
 
   private static String answer(AskedRecord asked) {
-    return asked instanceof ExchangeRecord exchange ? "answered " + exchange.answer() : "answered";
+    return asked instanceof ExchangeRecord exchange
+        ? "answered " + exchange.answer()
+        : "answered " + ((QueryRecord) asked).amount();
   }
 
   private void troubled(AskedRecord asked, boolean whole) {
@@ -75,8 +77,8 @@ final class CaseText {
   }
 
   private void troubled(QueryRecord query, boolean whole) {
-    line(query.line() + (query.fault() == null ? ", answered" : " got no answer") + " after "
-        + Amounts.time(query.tookMicros()));
+    line(query.line() + (query.fault() == null ? ", answered " + query.amount() : " got no answer")
+        + " after " + Amounts.time(query.tookMicros()));
     if (query.fault() != null) {
       line("  " + query.fault());
     }

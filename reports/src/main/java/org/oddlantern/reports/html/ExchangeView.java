@@ -49,9 +49,9 @@ public record ExchangeView(
   private static ExchangeView of(QueryRecord query) {
     BodyRecord answer = new BodyRecord(query.answer().length(), query.answer(), null, List.of());
     return new ExchangeView(
-        "look into the database " + query.database(),
-        query.line(),
-        "with " + Amounts.size(query.answer().length()),
+        "look into " + query.database(),
+        query.statement(),
+        query.amount(),
         Amounts.time(query.tookMicros()),
         query.fault() == null ? "" : query.fault(),
         VerdictGroup.failed(query.verdicts()),
