@@ -1,6 +1,8 @@
 package org.oddlantern.json;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -8,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.oddlantern.internal.CurrentCase;
 import tools.jackson.databind.JsonNode;
 
 /** Facts from RFC 9535, sections 2.2, 2.3 and 2.7. */
@@ -113,5 +116,83 @@ class JsonPathTest {
     assertEquals(
         "the path ends at $.count, which is 3 (number)",
         JsonPath.of("$.count.x").end(DOCUMENT).stopped());
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "$.hives[*].lable | none of 3 places has .lable; the first, $.hives[0], is an object with id, label | did you mean 'label'?",
+        "$.hives[?@.id > 7].label | the path ends at $.hives, which is a list of 3, and nothing in it meets [?@.id > 7] | the first in it is {\"id\":1,\"label\":\"Foxglove\"}",
+        "$.label | the path ends at $, which is an object with hives, a b, , ☃, count | there is 'label' at $.hives[0].label",
+        "$.hives.label | the path ends at $.hives, which is a list of 3 | there is 'label' at $.hives[0].label",
+        "$[0] | the path ends at $, which is an object with hives, a b, , ☃, count | an index looks into lists only; a field wants its name",
+        "$.hives[1:1] | the path ends at $.hives, which is a list of 3 | ``",
+        "$..queen | the path ends at $, which is an object with hives, a b, , ☃, count | ``",
+        "$.hives[1].label.x | the path ends at $.hives[1].label, which is null | ``",
+      })
+  void saysOfEveryDeadPathWhereItEndsAndWhatMayHaveBeenMeant(
+      String path, String stopped, String hint) {
+    assertEquals(new JsonPath.Dead(stopped, hint), JsonPath.of(path).end(DOCUMENT));
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "$.hives[?@.id = 1] | ',' or ']' | 15",
+        "$[?'a'] | a comparison, since a value alone is no condition, | 7",
+        "$[?@.*  == 1] | a path that leads to one place, since several values cannot be compared, | 4",
+        "$[?length(@)] | a comparison with what this function gives, since it is no condition, | 4",
+        "$[?!@.a == 1] | '(' after '!': a comparison is negated as !(...), here | 5",
+        "$[?match(@, 'a') == true] | a value to compare; match and search are conditions by themselves, | 4",
+        "$[?count(1) > 1] | a path, which is what count takes, | 10",
+        "$[?size(@) > 1] | one of the functions length, count, match, search and value | 4",
+        "$[?@.a == x] | true, false, null, a quoted text, a number, '@' or '$' | 11",
+        "$[?(@.a] | `')', '&&' or '||'` | 8",
+        "$.a.. | a name, '*' or '[' | 6",
+        "$[1:2:3:4] | ',' or ']' | 8",
+        "$[9007199254740992] | a number between -(2^53)+1 and (2^53)-1 | 3",
+        "$a | '.', '[' or the end of the path | 2",
+      })
+  void saysWhatIsWantedWhereReadingStops(String path, String wanted, int at) {
+    String message = assertThrows(BadPath.class, () -> JsonPath.of(path)).getMessage();
+    assertEquals(
+        "the path cannot be read: wanted " + wanted + " at character " + at + "\n  " + path + "\n  "
+            + " ".repeat(at - 1) + "^",
+        message);
+  }
+
+  @Test
+  void showsOfAVeryLongPathWhatIsAroundTheCaret() {
+    String path = "$" + ".hives".repeat(100) + "[01]" + ".hives".repeat(100);
+    String[] lines =
+        assertThrows(BadPath.class, () -> JsonPath.of(path)).getMessage().split("\n", -1);
+    assertEquals("[01]", lines[1].substring(lines[2].length() - 2, lines[2].length() + 2));
+    assertTrue(lines[1].length() < 180, lines[1]);
+  }
+
+  @Test
+  void readsEachPathOnceWhereTheKnownOnesAreKept() {
+    try (CurrentCase.Binding run = CurrentCase.adding(new KnownPaths())) {
+      assertSame(JsonPath.of("$.hives[*]"), JsonPath.of("$.hives[*]"));
+    }
+    assertNotSame(JsonPath.of("$.hives[*]"), JsonPath.of("$.hives[*]"));
+  }
+
+  @Test
+  void comparesNumbersExactlyAndTextsByCodePoints() {
+    JsonNode numbers = JsonMapping.standard()
+        .parse("[9007199254740993, 9007199254740992, 1e2, 100, \"\\ufffd\", \"\\ud83d\\udc1d\"]");
+    assertEquals("9007199254740993", found("$[?@ > 9007199254740992]", numbers));
+    assertEquals("1e2 100", found("$[?@ == 100.0]", numbers).replace("1E+2", "1e2"));
+    assertEquals("\"\ud83d\udc1d\"", found("$[?@ > '\\ufffd']", numbers));
+  }
+
+  private static String found(String path, JsonNode root) {
+    return String.join(
+        " ", JsonPath.of(path).values(root).stream().map(JsonNode::toString).toList());
   }
 }
