@@ -97,7 +97,7 @@ record Spoiling(Set<Fault> faults) {
   }
 
   private static void spoilExport(Fault fault, Context context) {
-    String xml = context.result();
+    String xml = String.valueOf(context.result());
     if (fault == Fault.XML_VALUE) {
       context.result(xml.replace("<hive id=\"2\"><kind>long", "<hive id=\"2\"><kind>stack"));
     } else if (fault == Fault.XML_SURPLUS) {
