@@ -142,7 +142,7 @@ class JsonPathTest {
       delimiter = '|',
       quoteCharacter = '`',
       value = {
-        "$.hives[?@.id = 1] | ',' or ']' | 15",
+        "$.hives[?@.id = 1] | '==' to compare two values | 15",
         "$[?'a'] | a comparison, since a value alone is no condition, | 7",
         "$[?@.*  == 1] | a path that leads to one place, since several values cannot be compared, | 4",
         "$[?length(@)] | a comparison with what this function gives, since it is no condition, | 4",

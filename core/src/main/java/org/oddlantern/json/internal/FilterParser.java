@@ -86,6 +86,9 @@ final class FilterParser {
         return comparator;
       }
     }
+    if (scanner.peek() == '=') {
+      throw scanner.error("'==' to compare two values");
+    }
     return null;
   }
 
