@@ -42,8 +42,9 @@ final class Execution {
     List<String> problems = new ArrayList<>(result.problems());
     problems.addAll(report(journal));
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
-    strictness.found().forEach(found -> terminal.out().println("strict    " + found));
-    return result.isGreen() && problems.isEmpty() && strictness.found().isEmpty() ? 0 : 1;
+    List<String> found = strictness.found();
+    found.forEach(one -> terminal.out().println("strict    " + one));
+    return result.isGreen() && problems.isEmpty() && found.isEmpty() ? 0 : 1;
   }
 
   private static JournalWriter begun(Path journal) {

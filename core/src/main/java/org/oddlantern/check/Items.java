@@ -22,14 +22,14 @@ import tools.jackson.databind.JsonNode;
  */
 public final class Items implements Shape {
 
-  private final List<@Nullable Object> wanted;
+  private final List<Shape> shapes;
   private final WantedValue inOrder;
 
   Items(@Nullable Object first, @Nullable Object... more) {
     List<@Nullable Object> all = new ArrayList<>();
     all.add(first);
     all.addAll(Arrays.asList(more));
-    this.wanted = all;
+    this.shapes = all.stream().map(Shape::of).toList(); // refuses checks with a sentence
     this.inOrder = WantedValue.of(all, Comparison.EXACTLY);
   }
 
@@ -39,7 +39,7 @@ public final class Items implements Shape {
    * @return the shape
    */
   public Shape inAnyOrder() {
-    return new ItemsInAnyOrder(wanted.stream().map(Shape::of).toList());
+    return new ItemsInAnyOrder(shapes);
   }
 
   @Override

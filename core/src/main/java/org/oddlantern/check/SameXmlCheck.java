@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.util.List;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
+import org.oddlantern.http.internal.NotWhatItClaims;
 import org.oddlantern.json.Finding;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;
@@ -20,8 +21,7 @@ record SameXmlCheck(Xml wanted) implements Check {
     try {
       return evidence.xml().differencesFrom(wanted);
     } catch (NotXml e) {
-      return List.of(Finding.of("body", "an XML body", evidence.summary())
-          .hint(evidence.text().isBlank() ? "" : "reading stopped at " + e.getMessage()));
+      return List.of(NotWhatItClaims.xml(evidence, e, "an XML body"));
     }
   }
 }

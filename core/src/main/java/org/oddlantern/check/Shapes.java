@@ -217,9 +217,9 @@ public class Shapes {
    */
   public static Shape among(
       @Nullable Object first, @Nullable Object second, @Nullable Object... more) {
-    Shape among = shape(first).or(refusingChecks(second));
+    Shape among = shape(first).or(second);
     for (Object other : more) {
-      among = among.or(refusingChecks(other));
+      among = among.or(other);
     }
     return among;
   }
@@ -242,10 +242,6 @@ public class Shapes {
    * @return the shape; {@link Items#inAnyOrder()} takes them in any order
    */
   public static Items items(@Nullable Object first, @Nullable Object... more) {
-    refusingChecks(first);
-    for (Object other : more) {
-      refusingChecks(other);
-    }
     return new Items(first, more);
   }
 
@@ -348,10 +344,5 @@ public class Shapes {
     return value instanceof Check check && !(value instanceof Shape)
         ? new CheckedItem(check)
         : Shape.of(value);
-  }
-
-  private static @Nullable Object refusingChecks(@Nullable Object value) {
-    Shape.of(value);
-    return value;
   }
 }

@@ -8,6 +8,7 @@ import org.oddlantern.http.Verdict;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.GrowingPause;
 import org.oddlantern.json.Finding;
 
 /**
@@ -16,11 +17,9 @@ import org.oddlantern.json.Finding;
  */
 final class Tries {
 
-  private static final Duration FIRST_PAUSE = Duration.ofMillis(25);
-  private static final Duration LONGEST_PAUSE = Duration.ofSeconds(2);
-
   private final Duration limit;
   private final CaseRecorder recorder;
+  private final GrowingPause pause = new GrowingPause(Duration.ofMillis(25), Duration.ofSeconds(2));
   private final long start = System.nanoTime();
   private int tries;
 
@@ -33,7 +32,6 @@ final class Tries {
   }
 
   <T, X extends Exception> T until(Piece<T, X> piece) throws X {
-    Duration pause = FIRST_PAUSE;
     while (true) {
       int mark = recorder.mark();
       boolean last = elapsed().compareTo(limit) >= 0;
@@ -42,12 +40,11 @@ final class Tries {
         recorder.judgedLast(new Verdict(words() + ": held at try " + tries, false, List.of()));
         return value;
       } catch (AssertionError | NoReply e) {
-        if (last || !slept(shorter(pause))) {
+        if (last || !pause.slept(left())) {
           recorder.judgedLast(new Verdict(words(), false, List.of(finding(e))));
           throw e;
         }
         recorder.forget(mark);
-        pause = shorter(pause.multipliedBy(2), LONGEST_PAUSE);
       }
     }
   }
@@ -78,22 +75,8 @@ final class Tries {
   }
 
   /** The last try comes when the time is over, not before. */
-  private Duration shorter(Duration pause) {
+  private Duration left() {
     Duration left = limit.minus(elapsed());
-    return left.isNegative() ? Duration.ZERO : shorter(pause, left);
-  }
-
-  private static Duration shorter(Duration a, Duration b) {
-    return a.compareTo(b) < 0 ? a : b;
-  }
-
-  private static boolean slept(Duration pause) {
-    try {
-      Thread.sleep(pause.toMillis() + 1);
-      return true;
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      return false;
-    }
+    return left.isNegative() ? Duration.ZERO : left;
   }
 }

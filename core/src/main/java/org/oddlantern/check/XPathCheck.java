@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
+import org.oddlantern.http.internal.NotWhatItClaims;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -25,8 +26,7 @@ record XPathCheck(String words, String expression, Map<String, String> namespace
     try {
       document = evidence.xml();
     } catch (NotXml e) {
-      return List.of(Finding.of("body", "an XML body", evidence.summary())
-          .hint(evidence.text().isBlank() ? "" : "reading stopped at " + e.getMessage()));
+      return List.of(NotWhatItClaims.xml(evidence, e, "an XML body"));
     }
     for (Map.Entry<String, String> namespace : namespaces.entrySet()) {
       document = document.withNamespace(namespace.getKey(), namespace.getValue());

@@ -1,6 +1,5 @@
 package org.oddlantern.json;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
@@ -9,11 +8,8 @@ import tools.jackson.databind.JsonNode;
 /** Collects what differs between two trees, up to a cap; of one comparison. */
 final class Differences {
 
-  private static final int MOST = 40;
-
   private final Comparison comparison;
-  private final List<Finding> findings = new ArrayList<>();
-  private int more;
+  private final FindingsUpToCap findings = new FindingsUpToCap();
 
   Differences(Comparison comparison) {
     this.comparison = comparison;
@@ -24,22 +20,11 @@ final class Differences {
   }
 
   List<Finding> findings(Location where) {
-    if (more > 0) {
-      findings.add(Finding.of(
-          where,
-          "nothing else that differs",
-          "%,d more differences (%,d in all)".formatted(more, more + findings.size())));
-    }
-    return findings;
+    return findings.all(where);
   }
 
-  /** Findings beyond the cap are counted only, so their words are never made. */
   void add(Supplier<Finding> finding) {
-    if (findings.size() < MOST) {
-      findings.add(finding.get());
-    } else {
-      more++;
-    }
+    findings.add(finding);
   }
 
   void compare(Location where, JsonNode wanted, JsonNode got) {

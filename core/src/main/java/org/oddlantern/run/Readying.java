@@ -14,13 +14,11 @@ import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.GrowingPause;
 import org.oddlantern.internal.Resources;
 
 /** Waits before the first case until the services that have a {@code ready} answer without an error. */
 final class Readying {
-
-  private static final Duration FIRST_PAUSE = Duration.ofMillis(50);
-  private static final Duration LONGEST_PAUSE = Duration.ofSeconds(1);
 
   private final RunOrder order;
   private final Environments environments;
@@ -64,15 +62,16 @@ final class Readying {
 
   private static String waited(Service service, Readiness readiness) {
     long end = System.nanoTime() + readiness.within().toNanos();
-    Duration pause = FIRST_PAUSE;
-    for (String last = asked(service, readiness, end); ; last = asked(service, readiness, end)) {
+    GrowingPause pause = new GrowingPause(Duration.ofMillis(50), Duration.ofSeconds(1));
+    while (true) {
+      String last = asked(service, readiness, end);
       if (last.isEmpty()) {
         return "";
       }
-      if (System.nanoTime() + pause.toNanos() >= end || !slept(pause)) {
+      Duration left = Duration.ofNanos(end - System.nanoTime());
+      if (pause.length().compareTo(left) >= 0 || !pause.slept(left)) {
         return "which was not ready within " + readiness.within().toMillis() + " ms: " + last;
       }
-      pause = pause.compareTo(LONGEST_PAUSE) < 0 ? pause.multipliedBy(2) : pause;
     }
   }
 
@@ -83,16 +82,6 @@ final class Readying {
       return reply.status() < 400 ? "" : reply.title();
     } catch (NoReply | NotSent e) {
       return String.valueOf(e.getMessage());
-    }
-  }
-
-  private static boolean slept(Duration pause) {
-    try {
-      Thread.sleep(pause.toMillis());
-      return true;
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      return false;
     }
   }
 }

@@ -1,11 +1,11 @@
 package org.oddlantern.xml;
 
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.oddlantern.json.Comparison;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.FindingsUpToCap;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Words;
@@ -16,22 +16,17 @@ import tools.jackson.databind.node.StringNode;
 /** Compares two elements with all that is in them; of one comparison. */
 final class XmlDifferences {
 
-  private static final int MOST = 40;
-
-  private final List<Finding> findings = new ArrayList<>();
-  private int more;
+  private final FindingsUpToCap findings = new FindingsUpToCap();
 
   List<Finding> between(Element wanted, Element got) {
     compare(wanted, got);
-    if (more > 0) {
-      findings.add(Finding.of("/", "nothing else that differs", more + " more differences"));
-    }
-    return findings;
+    return findings.all("/");
   }
 
   private void compare(Element wanted, Element got) {
     if (!Nodes.name(wanted).equals(Nodes.name(got))) {
-      add(Finding.of(NodePath.of(got), tag(wanted), tag(got)).hint(namespaceHint(wanted, got)));
+      findings.add(() ->
+          Finding.of(NodePath.of(got), tag(wanted), tag(got)).hint(namespaceHint(wanted, got)));
       return;
     }
     compareAttributes(wanted, got);
@@ -45,13 +40,14 @@ final class XmlDifferences {
       Attr other = there.remove(name);
       String place = NodePath.of(got) + "/@" + attribute.getName();
       if (other == null) {
-        add(Finding.of(place, Words.quoted(attribute.getValue()), "no such attribute")
-            .hint(NearestMatch.hint(name, there.keySet())));
+        findings.add(
+            () -> Finding.of(place, Words.quoted(attribute.getValue()), "no such attribute")
+                .hint(NearestMatch.hint(name, there.keySet())));
       } else {
         compareText(place, attribute.getValue(), other.getValue());
       }
     });
-    there.forEach((name, attribute) -> add(Finding.of(
+    there.forEach((name, attribute) -> findings.add(() -> Finding.of(
         NodePath.of(attribute), "no such attribute", Words.quoted(attribute.getValue()))));
   }
 
@@ -60,7 +56,7 @@ final class XmlDifferences {
       Finding finding = Comparison.EXACTLY
           .differences(Location.ROOT, StringNode.valueOf(wanted), StringNode.valueOf(got))
           .get(0);
-      add(new Finding(place, "", finding.wanted(), finding.got(), finding.hints()));
+      findings.add(() -> new Finding(place, "", finding.wanted(), finding.got(), finding.hints()));
     }
   }
 
@@ -91,22 +87,14 @@ final class XmlDifferences {
   }
 
   private void missing(Element element, Element parent) {
-    add(Finding.of(
+    findings.add(() -> Finding.of(
         NodePath.of(parent) + "/" + element.getNodeName(),
         tag(element),
         "nothing: the element is missing"));
   }
 
   private void surplus(Element element) {
-    add(Finding.of(NodePath.of(element), "no such element", tag(element)));
-  }
-
-  private void add(Finding finding) {
-    if (findings.size() < MOST) {
-      findings.add(finding);
-    } else {
-      more++;
-    }
+    findings.add(() -> Finding.of(NodePath.of(element), "no such element", tag(element)));
   }
 
   private static Map<String, Attr> named(Element element) {

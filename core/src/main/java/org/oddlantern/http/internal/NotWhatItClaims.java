@@ -3,6 +3,7 @@ package org.oddlantern.http.internal;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.xml.NotXml;
 
 /** Says of evidence that cannot be read what it is instead. */
 public final class NotWhatItClaims {
@@ -19,5 +20,13 @@ public final class NotWhatItClaims {
     return text.stripLeading().startsWith("<")
         ? finding.hint("this looks like HTML or XML, not like JSON")
         : finding.hint("reading stopped at " + e.around(text));
+  }
+
+  /** The finding on a body that is no XML. */
+  public static Finding xml(Evidence evidence, NotXml e, String wanted) {
+    Finding finding = Finding.of("body", wanted, evidence.summary());
+    return evidence.text().isBlank()
+        ? finding
+        : finding.hint("reading stopped at " + e.getMessage());
   }
 }

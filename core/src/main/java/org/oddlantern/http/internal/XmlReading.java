@@ -49,8 +49,7 @@ record XmlReading(JudgedEvidence evidence, String path, Class<?> type) {
       return evidence.xml();
     } catch (NotXml e) {
       throw failed(
-          Finding.of("body", "an XML body, to be read as " + Words.of(type), evidence.summary())
-              .hint("reading stopped at " + e.getMessage()));
+          NotWhatItClaims.xml(evidence, e, "an XML body, to be read as " + Words.of(type)));
     }
   }
 

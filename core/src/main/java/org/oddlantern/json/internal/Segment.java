@@ -4,6 +4,7 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
+import java.util.function.Consumer;
 import org.oddlantern.json.JsonPath.Found;
 import tools.jackson.databind.JsonNode;
 
@@ -29,88 +30,65 @@ public record Segment(String text, boolean descendant, List<Selector> selectors)
 
   /** Everything it finds below the given values, in order. */
   public List<Found> follow(List<Found> from, Search search) {
-    List<Found> found = new ArrayList<>();
-    for (Found one : from) {
-      if (descendant) {
-        descend(one, search, found);
-      } else {
-        children(one, search, found);
-      }
-    }
-    return found;
+    return walked(
+        from,
+        search,
+        (parent, sink) -> selectors.forEach(selector -> selector.select(
+            parent, search, (where, value) -> sink.accept(new Found(where, value)))),
+        (parent, sink) -> Children.of(parent, (where, value) -> {
+          if (value.isContainer()) {
+            sink.accept(new Found(where, value));
+          }
+        }));
   }
 
   /** The values of everything it finds below the given ones, in order. */
   List<JsonNode> values(List<JsonNode> from, Search search) {
-    List<JsonNode> found = new ArrayList<>();
-    for (JsonNode one : from) {
+    return walked(
+        from,
+        search,
+        (parent, sink) -> selectors.forEach(selector -> selector.values(parent, search, sink)),
+        (parent, sink) -> parent.forEach(value -> {
+          if (value.isContainer()) {
+            sink.accept(value);
+          }
+        }));
+  }
+
+  private <T> List<T> walked(List<T> from, Search search, Below<T> selected, Below<T> containers) {
+    List<T> found = new ArrayList<>();
+    Consumer<T> keep = one -> {
+      search.keep();
+      found.add(one);
+    };
+    for (T one : from) {
       if (descendant) {
-        descend(one, search, found);
+        descend(one, search, containers, next -> selected.of(next, keep));
       } else {
-        children(one, search, found);
+        selected.of(one, keep);
       }
     }
     return found;
   }
 
-  private void children(JsonNode parent, Search search, List<JsonNode> found) {
-    for (Selector selector : selectors) {
-      selector.values(parent, search, value -> {
-        search.keep();
-        found.add(value);
-      });
-    }
-  }
-
-  private void descend(JsonNode top, Search search, List<JsonNode> found) {
-    Deque<JsonNode> open = new ArrayDeque<>();
-    open.push(top);
-    while (!open.isEmpty()) {
-      JsonNode next = open.pop();
-      search.spend();
-      children(next, search, found);
-      List<JsonNode> below = new ArrayList<>();
-      for (JsonNode value : next) {
-        if (value.isContainer()) {
-          below.add(value);
-        } else {
-          search.spend();
-        }
-      }
-      for (int i = below.size() - 1; i >= 0; i--) {
-        open.push(below.get(i));
-      }
-    }
-  }
-
-  private void children(Found parent, Search search, List<Found> found) {
-    for (Selector selector : selectors) {
-      selector.select(parent, search, (where, value) -> {
-        search.keep();
-        found.add(new Found(where, value));
-      });
-    }
-  }
-
   /** Parents before their children, without recursion: a document may be nested as deep as it likes. */
-  private void descend(Found top, Search search, List<Found> found) {
-    Deque<Found> open = new ArrayDeque<>();
+  private static <T> void descend(T top, Search search, Below<T> containers, Consumer<T> visit) {
+    Deque<T> open = new ArrayDeque<>();
     open.push(top);
     while (!open.isEmpty()) {
-      Found next = open.pop();
+      T next = open.pop();
       search.spend();
-      children(next, search, found);
-      List<Found> below = new ArrayList<>();
-      Children.of(next, (where, value) -> {
-        if (value.isContainer()) {
-          below.add(new Found(where, value));
-        } else {
-          search.spend();
-        }
-      });
+      visit.accept(next);
+      List<T> below = new ArrayList<>();
+      containers.of(next, below::add);
       for (int i = below.size() - 1; i >= 0; i--) {
         open.push(below.get(i));
       }
     }
+  }
+
+  /** Hands on what lies below a value, with its place or without. */
+  private interface Below<T> {
+    void of(T parent, Consumer<T> sink);
   }
 }
