@@ -9,6 +9,8 @@ import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
+import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
@@ -292,10 +294,14 @@ public final class Checks extends Shapes {
    * @throws X if the piece throws it
    */
   public static <X extends Exception> void eventually(Duration limit, Deeds<X> piece) throws X {
-    new Tries(limit).<Boolean, X>until(() -> {
-      piece.done();
-      return true;
-    });
+    try {
+      new Tries(limit).<Boolean, X>until(() -> {
+        piece.done();
+        return true;
+      });
+    } catch (NotAsPromised e) {
+      Gathering.giveUp(e); // it gives no value, so the rest can go on
+    }
   }
 
   /**

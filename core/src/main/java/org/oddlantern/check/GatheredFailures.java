@@ -2,7 +2,6 @@ package org.oddlantern.check;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
@@ -13,7 +12,6 @@ final class GatheredFailures {
   private GatheredFailures() {}
 
   static <X extends Exception> void of(Deeds<X> piece) throws X {
-    Optional<Gathering> around = CurrentCase.part(Gathering.class);
     Gathering gathering = Gathering.begun();
     List<NotAsPromised> failures = new ArrayList<>();
     try (CurrentCase.Binding binding = CurrentCase.adding(gathering)) {
@@ -28,10 +26,7 @@ final class GatheredFailures {
     }
     failures.addAll(0, gathering.failures());
     if (!failures.isEmpty()) {
-      NotAsPromised all = NotAsPromised.all(failures);
-      if (!around.map(outer -> outer.take(all)).orElse(false)) {
-        throw all;
-      }
+      Gathering.giveUp(NotAsPromised.all(failures));
     }
   }
 }

@@ -134,6 +134,16 @@ class EvidenceTest {
     assertTrue(String.valueOf(all.getMessage()).contains("/a, answered 200"), all.getMessage());
     assertTrue(String.valueOf(all.getMessage()).contains("/c, answered 200"), all.getMessage());
     gatherFailures(() -> service.send(Call.get("/a")).must(status(200)));
+    NotAsPromised afterWaiting = failure(() -> gatherFailures(() -> {
+      eventually(Duration.ofMillis(40), () -> service.send(Call.get("/a")).must(status(404)));
+      service.send(Call.get("/b")).must(status(404));
+    }));
+    assertEquals(2, afterWaiting.verdicts().size());
+    NotAsPromised nested = failure(() -> gatherFailures(() -> {
+      gatherFailures(() -> service.send(Call.get("/a")).must(status(404)));
+      service.send(Call.get("/b")).must(status(404));
+    }));
+    assertEquals(2, nested.verdicts().size());
     IllegalStateException other = assertThrows(
         IllegalStateException.class,
         () -> gatherFailures(() -> {

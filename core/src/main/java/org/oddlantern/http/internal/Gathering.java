@@ -3,6 +3,7 @@ package org.oddlantern.http.internal;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.internal.CurrentCase;
 
 /** Gathers failures while a piece of a case goes on. Thread-safe. */
 public final class Gathering {
@@ -24,8 +25,17 @@ public final class Gathering {
     return new Gathering(false);
   }
 
-  /** Takes a failure; false if it is to be thrown. */
-  public synchronized boolean take(NotAsPromised failure) {
+  /** Gives a failure to whoever gathers for this thread; throws it if nobody does. */
+  public static void giveUp(NotAsPromised failure) {
+    boolean gathered = CurrentCase.part(Gathering.class)
+        .map(gathering -> gathering.take(failure))
+        .orElse(false);
+    if (!gathered) {
+      throw failure;
+    }
+  }
+
+  private synchronized boolean take(NotAsPromised failure) {
     if (open) {
       failures.add(failure);
     }

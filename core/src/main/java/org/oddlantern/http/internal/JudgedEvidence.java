@@ -8,7 +8,6 @@ import org.oddlantern.http.Evidence;
 import org.oddlantern.http.Headers;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
-import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
@@ -63,7 +62,7 @@ public abstract class JudgedEvidence implements Evidence {
     judged(verdicts);
     for (Verdict verdict : verdicts) {
       if (!verdict.holds()) {
-        giveUp(failure(verdicts.stream().filter(one -> !one.holds()).toList()));
+        Gathering.giveUp(failure(verdicts.stream().filter(one -> !one.holds()).toList()));
         break;
       }
     }
@@ -151,15 +150,5 @@ public abstract class JudgedEvidence implements Evidence {
     List<Verdict> all = new ArrayList<>(toldFirst());
     all.addAll(failed);
     return new NotAsPromised(title(), all);
-  }
-
-  /** Throws, unless somebody gathers failures. */
-  private static void giveUp(NotAsPromised failure) {
-    boolean gathered = CurrentCase.part(Gathering.class)
-        .map(gathering -> gathering.take(failure))
-        .orElse(false);
-    if (!gathered) {
-      throw failure;
-    }
   }
 }
