@@ -29,6 +29,7 @@ class ArchitectureTest {
       "xml",
       "payload",
       "http",
+      "schema",
       "check",
       "database",
       "config",

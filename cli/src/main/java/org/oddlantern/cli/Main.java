@@ -23,6 +23,7 @@ import picocli.CommandLine.Spec;
       RunCommand.class,
       ListCommand.class,
       PathCommand.class,
+      SchemaCommand.class,
       SettingsCommand.class,
       DemoCommand.class
     },

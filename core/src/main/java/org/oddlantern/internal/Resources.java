@@ -46,8 +46,18 @@ public record Resources(ClassLoader loader, @Nullable Path folder) {
    * @throws IllegalArgumentException if there is no such file, with every place searched
    */
   public byte[] bytes(String name) {
+    return find(name).orElseThrow(() -> missing(name));
+  }
+
+  /**
+   * Reads a file that may be missing.
+   *
+   * @param name a name relative to the class path or the settings folder, or an absolute one
+   * @return its bytes; empty if there is no such file
+   */
+  public Optional<byte[]> find(String name) {
     try {
-      return read(name).orElseThrow(() -> missing(name));
+      return read(name);
     } catch (IOException e) {
       throw new UncheckedIOException("the file " + name + " cannot be read: " + e.getMessage(), e);
     }

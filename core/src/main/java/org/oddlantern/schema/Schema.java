@@ -1,0 +1,106 @@
+package org.oddlantern.schema;
+
+import java.util.List;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.schema.internal.CompiledSchema;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A JSON Schema, drafts 4, 6, 7, 2019-09 and 2020-12, read and ready to judge. It is a shape, so it may
+ * stand wherever a shape may: for a body, a value at a path, an item of a list, a field of another
+ * shape. Immutable and thread-safe; read once and kept in a constant it costs least.
+ *
+ * <pre>{@code
+ * static final Schema HIVE = Schema.named("schemas/hive.json");
+ *
+ * beeyard.send(Call.get("/hives/{id}", id)).must(status(200), body(HIVE));
+ * }</pre>
+ *
+ * <p>A violation tells the place and the value, what the schema asked for and where in the schema it
+ * does. Of {@code oneOf} and {@code anyOf} the form that comes closest is explained.
+ */
+public final class Schema implements Shape {
+
+  private final CompiledSchema compiled;
+
+  Schema(CompiledSchema compiled) {
+    this.compiled = compiled;
+  }
+
+  /**
+   * Reads a schema from a file, by the usual rules.
+   *
+   * @param name as for {@link SchemaReader#named}
+   * @return the schema
+   * @throws SchemaProblem if it cannot be used
+   * @throws IllegalArgumentException if there is no such file
+   */
+  public static Schema named(String name) {
+    return SchemaReader.standard().named(name);
+  }
+
+  /**
+   * Reads a schema from a text, by the usual rules.
+   *
+   * @param text JSON or YAML
+   * @return the schema
+   * @throws SchemaProblem if it cannot be used
+   */
+  public static Schema text(String text) {
+    return SchemaReader.standard().text(text);
+  }
+
+  /**
+   * Reads a schema from a tree, by the usual rules.
+   *
+   * @param schema an object or a boolean
+   * @return the schema
+   * @throws SchemaProblem if it cannot be used
+   */
+  public static Schema of(JsonNode schema) {
+    return SchemaReader.standard().of(schema);
+  }
+
+  /**
+   * Whether a value fits.
+   *
+   * @param value the value
+   * @return true if it does; false also if that could not be found out in time
+   */
+  public boolean accepts(JsonNode value) {
+    return compiled.accepts(value);
+  }
+
+  /**
+   * The outcome as data, in a form that the specification defines (2020-12 core, section 12.4).
+   *
+   * @param form which one
+   * @param value the value to judge
+   * @return the output
+   */
+  public ObjectNode output(OutputForm form, JsonNode value) {
+    return compiled.output(form, value);
+  }
+
+  /**
+   * The schema itself.
+   *
+   * @return its tree, which must not be changed
+   */
+  public JsonNode json() {
+    return compiled.json();
+  }
+
+  @Override
+  public String words() {
+    return "a value that fits " + compiled.where();
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    return compiled.findings(where, value);
+  }
+}

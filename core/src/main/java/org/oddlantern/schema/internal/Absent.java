@@ -1,0 +1,45 @@
+package org.oddlantern.schema.internal;
+
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** One required field that is not there, with the name of the keyword that asks for it. */
+final class Absent extends Keyword {
+
+  private final String field;
+  private final String why;
+
+  Absent(String name, String field, String why) {
+    super(name, Kind.OBJECT);
+    this.field = field;
+    this.why = why;
+  }
+
+  String field() {
+    return field;
+  }
+
+  @Override
+  boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+    return value.get(field) != null;
+  }
+
+  @Override
+  String wanted(JsonNode value) {
+    return "the field '" + field + "'" + why;
+  }
+
+  @Override
+  String got(JsonNode value) {
+    return Words.contents(value);
+  }
+
+  @Override
+  String hint(JsonNode value) {
+    return NearestMatch.hint(field, value.propertyNames())
+        .replace("did you mean '", "is '")
+        .replace("'?", "' meant to be it?");
+  }
+}

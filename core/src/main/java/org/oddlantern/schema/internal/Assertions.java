@@ -1,0 +1,213 @@
+package org.oddlantern.schema.internal;
+
+import java.math.BigDecimal;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Equality;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** The keywords that look at a value alone, but for texts and lists. */
+final class Assertions {
+
+  private Assertions() {}
+
+  /** {@code enum} and {@code const}. */
+  static final class OneOfValues extends Keyword {
+    private final List<JsonNode> values;
+    private final Set<String> texts = new HashSet<>();
+
+    OneOfValues(String name, List<JsonNode> values) {
+      super(name, Kind.ALL);
+      this.values = values;
+      values.stream().filter(JsonNode::isString).forEach(value -> texts.add(value.stringValue()));
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      if (value.isString()) {
+        return texts.contains(value.stringValue());
+      }
+      for (JsonNode candidate : values) {
+        if (Equality.same(candidate, value)) {
+          return true;
+        }
+      }
+      return false;
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      if (values.size() == 1) {
+        return Words.of(values.get(0));
+      }
+      return values.isEmpty()
+          ? "one of no values at all"
+          : "one of " + Words.names(values.stream().map(Words::of).toList());
+    }
+
+    @Override
+    String hint(JsonNode value) {
+      if (value.isString()) {
+        return NearestMatch.hint(value.stringValue(), texts);
+      }
+      return texts.contains(value.asString("")) ? "it stands there without quotes" : "";
+    }
+  }
+
+  /** {@code minimum}, {@code maximum} and their exclusive forms. */
+  static final class Bound extends Keyword {
+    private final JsonNode bound;
+    private final boolean upper;
+    private final boolean exclusive;
+
+    Bound(String name, JsonNode bound, boolean upper, boolean exclusive) {
+      super(name, Kind.NUMBER);
+      this.bound = bound;
+      this.upper = upper;
+      this.exclusive = exclusive;
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      int compared = Equality.compareNumbers(value, bound);
+      return exclusive
+          ? upper ? compared < 0 : compared > 0
+          : upper ? compared <= 0 : compared >= 0;
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      String relation =
+          exclusive ? upper ? "less than " : "more than " : upper ? "at most " : "at least ";
+      return relation + Words.of(bound);
+    }
+
+    @Override
+    String got(JsonNode value) {
+      return Words.of(value);
+    }
+  }
+
+  /** {@code multipleOf}. */
+  static final class Multiple extends Keyword {
+    private final BigDecimal unit;
+    private final long whole;
+
+    Multiple(JsonNode unit) {
+      super("multipleOf", Kind.NUMBER);
+      this.unit = unit.decimalValue();
+      this.whole = unit.isIntegralNumber() && unit.canConvertToLong() ? unit.longValue() : 0;
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      if (whole != 0 && value.isIntegralNumber() && value.canConvertToLong()) {
+        return value.longValue() % whole == 0;
+      }
+      return Numbers.isMultiple(value.decimalValue(), unit);
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      return "a multiple of " + Words.cut(unit.toString());
+    }
+
+    @Override
+    String got(JsonNode value) {
+      return Words.of(value);
+    }
+  }
+
+  /** {@code minItems}, {@code maxLength} and the other four that count. */
+  static final class Size extends Keyword {
+    private final long limit;
+    private final boolean upper;
+    private final String unit;
+
+    /**
+     * The keyword.
+     *
+     * @param name the keyword
+     * @param kind what it counts in: texts, lists or objects
+     * @param limit the bound, included
+     */
+    Size(String name, int kind, long limit) {
+      super(name, kind);
+      this.limit = limit;
+      this.upper = name.startsWith("max");
+      this.unit = kind == Kind.TEXT ? "character" : kind == Kind.LIST ? "item" : "field";
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      if (value.isString()) {
+        String text = value.stringValue();
+        int length = text.length();
+        // between half its length and its length there are code points; count only where it matters
+        if (upper ? length <= limit : length < limit) {
+          return upper;
+        }
+        int points = text.codePointCount(0, length);
+        return upper ? points <= limit : points >= limit;
+      }
+      return upper ? value.size() <= limit : value.size() >= limit;
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      return (upper ? "at most " : "at least ") + counted(limit);
+    }
+
+    @Override
+    String got(JsonNode value) {
+      return counted(size(value)) + (value.isString() ? ": " + Words.of(value) : "");
+    }
+
+    private static long size(JsonNode value) {
+      String text = value.isString() ? value.stringValue() : "";
+      return value.isString() ? text.codePointCount(0, text.length()) : value.size();
+    }
+
+    private String counted(long count) {
+      return count + " " + unit + (count == 1 ? "" : "s");
+    }
+  }
+
+  /** {@code required}. */
+  static final class Required extends Keyword {
+    private final String[] names;
+
+    Required(String name, List<String> names) {
+      super(name, Kind.OBJECT);
+      this.names = names.toArray(String[]::new);
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      for (String name : names) {
+        if (value.get(name) == null) {
+          return false;
+        }
+      }
+      return true;
+    }
+
+    @Override
+    void explain(Spot spot, Evaluation run, @Nullable Covered covered, List<Violation> out) {
+      for (String name : names) {
+        if (spot.value().get(name) == null) {
+          out.add(spot.violation(new Absent(name(), name, "")));
+        }
+      }
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      return "the fields " + String.join(", ", names);
+    }
+  }
+}

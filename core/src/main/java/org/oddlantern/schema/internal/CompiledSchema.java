@@ -1,0 +1,95 @@
+package org.oddlantern.schema.internal;
+
+import java.util.List;
+import java.util.Optional;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.schema.OutputForm;
+import org.oddlantern.schema.internal.text.GivenUp;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A schema that has been read, ready to judge. Immutable and thread-safe. */
+public final class CompiledSchema {
+
+  private final Rule root;
+
+  private CompiledSchema(Rule root) {
+    this.root = root;
+  }
+
+  /**
+   * Reads a schema and all it refers to.
+   *
+   * @param document where it stands
+   * @param pointer the place in it, a JSON Pointer
+   * @param rules how to read it
+   * @throws org.oddlantern.schema.SchemaProblem if it cannot be used
+   */
+  public static CompiledSchema read(Document document, String pointer, ReadingRules rules) {
+    return new CompiledSchema(new SchemaReading(rules).read(document, pointer));
+  }
+
+  /** The schema itself. */
+  public JsonNode json() {
+    return root.site().schema();
+  }
+
+  /** What messages call it. */
+  public String where() {
+    String where = root.site().where();
+    return where.endsWith("#") ? where.substring(0, where.length() - 1) : where;
+  }
+
+  /**
+   * Whether a value fits.
+   *
+   * @throws GivenUp if that would take too long
+   */
+  public boolean holds(JsonNode value) {
+    try {
+      return root.holds(value, new Evaluation(), null);
+    } catch (StackOverflowError e) {
+      throw GivenUp.tooDeep();
+    }
+  }
+
+  /** Everything that does not fit, for people. */
+  public List<Finding> findings(Location where, JsonNode value) {
+    try {
+      return holds(value) ? List.of() : Findings.of(where, violations(where, value));
+    } catch (GivenUp e) {
+      return List.of(Finding.of(where, "a value that fits " + where(), "undecided")
+          .hint(String.valueOf(e.getMessage())));
+    }
+  }
+
+  /** Whether a value fits; false also where that could not be found out. */
+  public boolean accepts(JsonNode value) {
+    try {
+      return holds(value);
+    } catch (GivenUp e) {
+      return false;
+    }
+  }
+
+  /** The outcome in one of the specification's forms. */
+  public ObjectNode output(OutputForm form, JsonNode value) {
+    boolean valid = accepts(value);
+    List<Violation> wrong =
+        valid || form == OutputForm.FLAG ? List.of() : violations(Location.ROOT, value);
+    return Outputs.of(form, root, wrong, valid);
+  }
+
+  Optional<Violation> firstWrong(JsonNode value) {
+    return holds(value) ? Optional.empty() : Findings.first(violations(Location.ROOT, value));
+  }
+
+  private List<Violation> violations(Location where, JsonNode value) {
+    try {
+      return root.explain(Spot.of(where, value), new Evaluation(), null);
+    } catch (StackOverflowError e) {
+      throw GivenUp.tooDeep();
+    }
+  }
+}

@@ -1,0 +1,34 @@
+package org.oddlantern.schema.internal;
+
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.NotJson;
+import org.oddlantern.schema.SchemaProblem;
+import tools.jackson.databind.JsonNode;
+
+/** Reads the text of a document, JSON or YAML. */
+public final class DocumentText {
+
+  private DocumentText() {}
+
+  /**
+   * The tree in a text.
+   *
+   * @param name what messages call it; one that ends in .json is not taken for YAML
+   * @param text the text
+   * @throws SchemaProblem if it is neither, with line and column
+   */
+  public static JsonNode tree(String name, String text) {
+    String start = text.stripLeading();
+    boolean yaml = name.matches("(?i).*\\.ya?ml");
+    boolean json = name.matches("(?i).*\\.json");
+    boolean looksLikeJson = start.startsWith("{") || start.startsWith("[");
+    if (yaml || !json && !looksLikeJson && !start.isEmpty()) {
+      return YamlTree.of(name, text);
+    }
+    try {
+      return JsonMapping.standard().parse(text);
+    } catch (NotJson e) {
+      throw new SchemaProblem(name, "this is not JSON: " + e.around(text));
+    }
+  }
+}

@@ -1,0 +1,231 @@
+package org.oddlantern.schema.internal;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Words;
+import org.oddlantern.schema.Draft;
+import org.oddlantern.schema.SchemaProblem;
+import org.oddlantern.schema.internal.text.BadPattern;
+import org.oddlantern.schema.internal.text.TextPattern;
+import tools.jackson.databind.JsonNode;
+
+/** Reads the keywords of one subschema that apply other subschemas, and refers. */
+final class KeywordReader {
+
+  private final SchemaReading reading;
+  private final Site site;
+  private final JsonNode schema;
+  private final Dialect dialect;
+  private final List<Keyword> keywords = new ArrayList<>();
+
+  KeywordReader(SchemaReading reading, Site site) {
+    this.reading = reading;
+    this.site = site;
+    this.schema = site.schema();
+    this.dialect = site.dialect();
+  }
+
+  List<Keyword> keywords() {
+    if (schema.isBoolean()) {
+      return schema.booleanValue() ? List.of() : List.of(new Never());
+    }
+    if (!schema.isObject()) {
+      throw new SchemaProblem(
+          site.where(), "wanted a schema: an object, true or false; got " + Words.withKind(schema));
+    }
+    if (references()) {
+      return keywords;
+    }
+    if (dialect.has(Vocabulary.VALIDATION)) {
+      new AssertionReader(site, keywords).read();
+    }
+    new TextReader(reading.rules(), site, keywords).read();
+    if (dialect.has(Vocabulary.APPLICATOR)) {
+      choices();
+      objects();
+      lists();
+    }
+    if (dialect.has(Vocabulary.UNEVALUATED) && since(Draft.DRAFT_2019_09)) {
+      unevaluated("unevaluatedProperties", Kind.OBJECT);
+      unevaluated("unevaluatedItems", Kind.LIST);
+    }
+    return keywords;
+  }
+
+  private boolean since(Draft first) {
+    return dialect.draft().since(first);
+  }
+
+  /** Whether a reference stands here that lets nothing count beside it. */
+  private boolean references() {
+    String ref = text("$ref");
+    if (ref != null) {
+      keywords.add(new Ref("$ref", reading.refer(site, "$ref", ref), null));
+      if (dialect.refStandsAlone()) {
+        return true;
+      }
+    }
+    String dynamic = dialect.draft() == Draft.DRAFT_2020_12 ? text("$dynamicRef") : null;
+    if (dynamic != null) {
+      Rule target = reading.refer(site, "$dynamicRef", dynamic);
+      boolean moves = reading.isDynamic(site, dynamic);
+      keywords.add(new Ref("$dynamicRef", target, moves ? Uris.fragment(dynamic) : null));
+    }
+    String recursive = dialect.draft() == Draft.DRAFT_2019_09 ? text("$recursiveRef") : null;
+    if (recursive != null) {
+      Rule target = reading.refer(site, "$recursiveRef", recursive);
+      boolean moves = reading.isDynamic(site, recursive);
+      keywords.add(new Ref("$recursiveRef", target, moves ? "" : null));
+    }
+    return false;
+  }
+
+  private void choices() {
+    list("allOf", rules -> new Choices.All(rules));
+    list("anyOf", rules -> new Choices.Branches("anyOf", rules));
+    list("oneOf", rules -> new Choices.Branches("oneOf", rules));
+    if (schema.has("not")) {
+      keywords.add(new Choices.Not(rule("not")));
+    }
+    Rule then = since(Draft.DRAFT_7) ? ruleOrNull("then") : null;
+    Rule otherwise = since(Draft.DRAFT_7) ? ruleOrNull("else") : null;
+    if (schema.has("if") && since(Draft.DRAFT_7)) {
+      keywords.add(new Choices.Conditional(rule("if"), then, otherwise));
+    }
+  }
+
+  private void list(String name, java.util.function.Function<List<Rule>, Keyword> make) {
+    if (schema.has(name)) {
+      keywords.add(make.apply(rules(name)));
+    }
+  }
+
+  private void objects() {
+    Map<TextPattern, Rule> patterns = new LinkedHashMap<>();
+    named("patternProperties")
+        .forEach((source, rule) -> patterns.put(pattern(source, "patternProperties"), rule));
+    Map<String, Rule> properties = named("properties");
+    Rule others = ruleOrNull("additionalProperties");
+    if (!properties.isEmpty() || !patterns.isEmpty() || others != null) {
+      keywords.add(new Members(properties, patterns, others));
+    }
+    if (schema.has("propertyNames") && since(Draft.DRAFT_6)) {
+      keywords.add(new Members.Names(rule("propertyNames")));
+    }
+    if (since(Draft.DRAFT_2019_09) && schema.has("dependentSchemas")) {
+      keywords.add(new Members.Dependent("dependentSchemas", named("dependentSchemas")));
+    }
+    dependencies();
+  }
+
+  /** Gone since 2019-09, and kept for schemas that have not noticed, as both drafts allow. */
+  private void dependencies() {
+    Map<String, Rule> rules = new LinkedHashMap<>();
+    Map<String, List<String>> fields = new LinkedHashMap<>();
+    JsonNode dependencies = schema.path("dependencies");
+    for (Map.Entry<String, JsonNode> entry : dependencies.properties()) {
+      JsonNode value = entry.getValue();
+      if (value.isArray()) {
+        List<String> names = new ArrayList<>();
+        value.forEach(name -> names.add(name.asString("")));
+        fields.put(entry.getKey(), names);
+      } else {
+        rules.put(entry.getKey(), reading.rule(site.at(value, "dependencies", entry.getKey())));
+      }
+    }
+    if (!fields.isEmpty()) {
+      keywords.add(new Members.DependentFields("dependencies", fields));
+    }
+    if (!rules.isEmpty()) {
+      keywords.add(new Members.Dependent("dependencies", rules));
+    }
+  }
+
+  private void lists() {
+    boolean prefixed = since(Draft.DRAFT_2020_12);
+    JsonNode items = schema.path("items");
+    if (prefixed) {
+      List<Rule> prefix = schema.has("prefixItems") ? rules("prefixItems") : List.of();
+      items("prefixItems", prefix, "items", ruleOrNull("items"));
+    } else if (items.isArray()) {
+      items("items", rules("items"), "additionalItems", ruleOrNull("additionalItems"));
+    } else if (schema.has("items")) {
+      items("items", List.of(), "items", rule("items"));
+    }
+    if (schema.has("contains") && since(Draft.DRAFT_6)) {
+      boolean counted = since(Draft.DRAFT_2019_09) && dialect.has(Vocabulary.VALIDATION);
+      long least = counted ? count("minContains", 1) : 1;
+      long most = counted ? count("maxContains", Long.MAX_VALUE) : Long.MAX_VALUE;
+      keywords.add(new Lists.Contains(rule("contains"), least, most, prefixed));
+    }
+  }
+
+  private void items(String first, List<Rule> prefix, String name, @Nullable Rule rest) {
+    if (!prefix.isEmpty() || rest != null) {
+      keywords.add(new Lists.Items(first, prefix, name, rest));
+    }
+  }
+
+  private long count(String name, long otherwise) {
+    JsonNode count = schema.path(name);
+    return count.isNumber() ? AssertionReader.clamped(count) : otherwise;
+  }
+
+  private void unevaluated(String name, int kind) {
+    if (schema.has(name)) {
+      keywords.add(new Unevaluated(name, kind, rule(name)));
+    }
+  }
+
+  private TextPattern pattern(String source, String keyword) {
+    try {
+      return TextPattern.of(source);
+    } catch (BadPattern e) {
+      throw new SchemaProblem(
+          site.place(keyword) + "/" + Pointers.escape(source), String.valueOf(e.getMessage()));
+    }
+  }
+
+  private Rule rule(String name) {
+    return reading.rule(site.at(schema.path(name), name));
+  }
+
+  private @Nullable Rule ruleOrNull(String name) {
+    return schema.has(name) ? rule(name) : null;
+  }
+
+  private List<Rule> rules(String name) {
+    JsonNode list = schema.path(name);
+    List<Rule> rules = new ArrayList<>();
+    if (!list.isArray()) {
+      throw new SchemaProblem(
+          site.place(name), "wanted a list of schemas, got " + Words.withKind(list));
+    }
+    for (int i = 0; i < list.size(); i++) {
+      rules.add(reading.rule(site.at(list.get(i), name, i)));
+    }
+    return rules;
+  }
+
+  private Map<String, Rule> named(String name) {
+    JsonNode object = schema.path(name);
+    Map<String, Rule> rules = new LinkedHashMap<>();
+    if (!object.isObject() && !object.isMissingNode()) {
+      throw new SchemaProblem(
+          site.place(name), "wanted schemas by name, got " + Words.withKind(object));
+    }
+    object
+        .properties()
+        .forEach(entry -> rules.put(
+            entry.getKey(), reading.rule(site.at(entry.getValue(), name, entry.getKey()))));
+    return rules;
+  }
+
+  private @Nullable String text(String name) {
+    JsonNode value = schema.path(name);
+    return value.isString() ? value.stringValue() : null;
+  }
+}

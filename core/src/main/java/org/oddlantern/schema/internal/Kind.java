@@ -1,0 +1,32 @@
+package org.oddlantern.schema.internal;
+
+import tools.jackson.databind.JsonNode;
+
+/** The kinds of values there are in JSON, as bits, so that a set of them is a number. */
+final class Kind {
+
+  static final int NULL = 1;
+  static final int TRUTH = 1 << 1;
+  static final int NUMBER = 1 << 2;
+  static final int TEXT = 1 << 3;
+  static final int LIST = 1 << 4;
+  static final int OBJECT = 1 << 5;
+  static final int ALL = (1 << 6) - 1;
+
+  /** How many kinds there are. */
+  static final int COUNT = 6;
+
+  private Kind() {}
+
+  /** The number of the bit of a value's kind. */
+  static int of(JsonNode value) {
+    return switch (value.getNodeType()) {
+      case OBJECT, POJO -> 5;
+      case ARRAY -> 4;
+      case STRING, BINARY -> 3;
+      case NUMBER -> 2;
+      case BOOLEAN -> 1;
+      case NULL, MISSING -> 0;
+    };
+  }
+}

@@ -1,0 +1,48 @@
+package org.oddlantern.schema.internal;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+
+/** {@code $ref}; {@code $dynamicRef} and {@code $recursiveRef} where the anchor is a dynamic one. */
+final class Ref extends Keyword {
+
+  private final Rule target;
+  private final @Nullable String dynamic;
+
+  /**
+   * The keyword.
+   *
+   * @param name the keyword
+   * @param target what it refers to, read in its own resource
+   * @param dynamic the anchor that outer resources may give another meaning; null if none
+   */
+  Ref(String name, Rule target, @Nullable String dynamic) {
+    super(name, Kind.ALL);
+    this.target = target;
+    this.dynamic = dynamic;
+  }
+
+  private Rule target(Evaluation run) {
+    if (dynamic == null) {
+      return target;
+    }
+    Rule outermost = run.outermost(dynamic);
+    return outermost == null ? target : outermost;
+  }
+
+  @Override
+  boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+    return target(run).holds(value, run, covered);
+  }
+
+  @Override
+  void explain(Spot spot, Evaluation run, @Nullable Covered covered, List<Violation> out) {
+    target(run).explain(spot.through(name()), run, covered, out);
+  }
+
+  @Override
+  String wanted(JsonNode value) {
+    return "a value that fits " + target.site().where();
+  }
+}

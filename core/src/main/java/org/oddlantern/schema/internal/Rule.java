@@ -1,0 +1,105 @@
+package org.oddlantern.schema.internal;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A schema or subschema that has been read: its keywords, sorted by the kinds of values they can
+ * refuse. It is filled once, after it has been made, since schemas may refer to themselves.
+ */
+final class Rule {
+
+  private static final Keyword[] NONE = {};
+
+  private final Site site;
+  private final Keyword[][] byKind = new Keyword[Kind.COUNT][];
+  private boolean tracks;
+
+  Rule(Site site) {
+    this.site = site;
+    Arrays.fill(byKind, NONE);
+  }
+
+  void fill(List<Keyword> keywords) {
+    List<Keyword> sorted = new ArrayList<>(keywords);
+    sorted.sort(Comparator.comparing(Keyword::isLast));
+    for (int kind = 0; kind < Kind.COUNT; kind++) {
+      int bit = 1 << kind;
+      byKind[kind] =
+          sorted.stream().filter(keyword -> (keyword.kinds() & bit) != 0).toArray(Keyword[]::new);
+    }
+    tracks = sorted.stream().anyMatch(Keyword::isLast);
+  }
+
+  Site site() {
+    return site;
+  }
+
+  /** Whether it takes every value without looking. */
+  boolean takesAll() {
+    return Arrays.stream(byKind).allMatch(keywords -> keywords.length == 0);
+  }
+
+  /** Whether it is the schema {@code false}. */
+  boolean takesNone() {
+    return byKind[0].length == 1 && byKind[0][0] instanceof Never;
+  }
+
+  boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+    Keyword[] keywords = byKind[Kind.of(value)];
+    if (keywords.length == 0) {
+      return true;
+    }
+    Scope outside = run.enter(site.resource());
+    boolean holds = tracks
+        ? holdsTracking(keywords, value, run, covered)
+        : holdsAll(keywords, value, run, covered);
+    run.leave(outside);
+    return holds;
+  }
+
+  private static boolean holdsAll(
+      Keyword[] keywords, JsonNode value, Evaluation run, @Nullable Covered covered) {
+    for (Keyword keyword : keywords) {
+      if (!keyword.holds(value, run, covered)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static boolean holdsTracking(
+      Keyword[] keywords, JsonNode value, Evaluation run, @Nullable Covered covered) {
+    Covered own = new Covered();
+    boolean holds = holdsAll(keywords, value, run, own);
+    if (holds && covered != null) {
+      covered.add(own);
+    }
+    return holds;
+  }
+
+  /** Everything that does not hold. */
+  void explain(Spot around, Evaluation run, @Nullable Covered covered, List<Violation> out) {
+    JsonNode value = around.value();
+    Spot spot = around.in(this);
+    Scope outside = run.enter(site.resource());
+    Covered own = tracks ? new Covered() : covered;
+    for (Keyword keyword : byKind[Kind.of(value)]) {
+      keyword.explain(spot, run, own, out);
+    }
+    if (tracks && own != null && covered != null) {
+      covered.add(own);
+    }
+    run.leave(outside);
+  }
+
+  List<Violation> explain(Spot around, Evaluation run, @Nullable Covered covered) {
+    List<Violation> found = new ArrayList<>();
+    explain(around, run, covered, found);
+    return found;
+  }
+}

@@ -1,0 +1,276 @@
+package org.oddlantern.schema.internal;
+
+import java.net.URISyntaxException;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Words;
+import org.oddlantern.schema.Draft;
+import org.oddlantern.schema.SchemaProblem;
+import tools.jackson.databind.JsonNode;
+
+/** Reads a schema and everything it refers to into rules. For one schema, in one thread. */
+final class SchemaReading {
+
+  private final ReadingRules rules;
+  private final Map<String, Resource> resources = new HashMap<>();
+  private final Set<Resource> dynamicsRead = new java.util.HashSet<>();
+  private final Map<String, List<String>> checked = new HashMap<>();
+  private final List<String> metaSchemas = new ArrayList<>();
+
+  SchemaReading(ReadingRules rules) {
+    this.rules = rules;
+  }
+
+  /** Reads the schema at a place of a document. */
+  Rule read(Document document, String pointer) {
+    Resource root = add(document);
+    return ruleAt(document, root, pointer, document.name() + "#");
+  }
+
+  /** Makes a document and all that is named in it known. */
+  private Resource add(Document document) {
+    Dialect dialect = dialectOf(document);
+    String uri = document.uri();
+    JsonNode id = document.root().path(dialect.identifier());
+    boolean alone = dialect.refStandsAlone() && document.root().path("$ref").isString();
+    if (id.isString() && !alone) {
+      uri = resolve(uri, Uris.withoutFragment(id.stringValue()), document.name() + "#");
+    }
+    Resource root = new Resource(document, uri, "", dialect);
+    document.add(root);
+    resources.put(document.uri(), root);
+    resources.put(uri, root);
+    new Identifiers(document, this::know, this::dialectOf).search(document.root(), "", root);
+    return root;
+  }
+
+  private void know(Resource resource) {
+    resources.put(resource.uri(), resource);
+  }
+
+  private Dialect dialectOf(Document document) {
+    JsonNode root = document.root();
+    String openApi = root.path("openapi").asString("");
+    if (openApi.startsWith("3.0") || root.path("swagger").isString()) {
+      return Dialect.ofOpenApi();
+    }
+    JsonNode named = root.path(openApi.isEmpty() ? "$schema" : "jsonSchemaDialect");
+    boolean ofOpenApi = named.asString("").startsWith("https://spec.openapis.org/oas/3.1");
+    return named.isString() && !ofOpenApi
+        ? dialect(
+            named.stringValue(),
+            document.name() + "#/" + (openApi.isEmpty() ? "$schema" : "jsonSchemaDialect"))
+        : Dialect.of(rules.assumed());
+  }
+
+  /** The dialect of a resource inside a document. */
+  private Dialect dialectOf(Site site) {
+    JsonNode named = site.schema().path("$schema");
+    return named.isString()
+        ? dialect(named.stringValue(), site.place("$schema"))
+        : site.resource().dialect();
+  }
+
+  private Dialect dialect(String uri, String place) {
+    Optional<Draft> draft = Draft.named(uri);
+    if (draft.isPresent()) {
+      return Dialect.of(draft.get());
+    }
+    String plain = Uris.withoutFragment(uri);
+    if (metaSchemas.contains(plain)) {
+      return Dialect.of(rules.assumed());
+    }
+    metaSchemas.add(plain);
+    Resource known = find(plain);
+    metaSchemas.remove(plain);
+    if (known == null) {
+      throw new SchemaProblem(
+          place,
+          Words.quoted(uri) + " is an unknown draft; known are "
+              + String.join(
+                  ", ", List.of(Draft.values()).stream().map(Draft::uri).toList())
+              + NearestMatch.among(
+                      plain, List.of(Draft.values()).stream().map(Draft::uri).toList())
+                  .map(near -> "; did you mean " + near + "?")
+                  .orElse(""));
+    }
+    return known.dialect().with(plain, vocabularies(known, place));
+  }
+
+  private static Set<Vocabulary> vocabularies(Resource meta, String place) {
+    JsonNode named = meta.document().root().path("$vocabulary");
+    if (!named.isObject()) {
+      return meta.dialect().vocabularies();
+    }
+    Set<Vocabulary> known = EnumSet.of(Vocabulary.CORE);
+    for (Map.Entry<String, JsonNode> entry : named.properties()) {
+      Optional<Vocabulary> vocabulary = Vocabulary.named(entry.getKey());
+      vocabulary.ifPresent(known::add);
+      if (vocabulary.isEmpty() && entry.getValue().asBoolean(false)) {
+        throw new SchemaProblem(
+            place,
+            "its meta-schema requires the vocabulary " + entry.getKey() + ", which is unknown");
+      }
+    }
+    if (meta.dialect().draft() == Draft.DRAFT_2019_09 && known.contains(Vocabulary.APPLICATOR)) {
+      known.add(Vocabulary.UNEVALUATED); // 2019-09 has them among the applicators
+    }
+    return known;
+  }
+
+  /** What a reference leads to. */
+  Rule refer(Site from, String keyword, String reference) {
+    String place = from.place(keyword);
+    String uri = resolve(from.resource().uri(), Uris.withoutFragment(reference), place);
+    Resource resource = find(uri);
+    if (resource == null) {
+      throw new SchemaProblem(place, unresolved(reference, uri));
+    }
+    String fragment = fragment(reference, place);
+    if (fragment.isEmpty() || fragment.startsWith("/")) {
+      return ruleAt(resource.document(), resource, resource.pointer() + fragment, place);
+    }
+    String pointer = resource.anchors().get(fragment);
+    if (pointer == null) {
+      throw new SchemaProblem(
+          place,
+          "there is no anchor '" + fragment + "' in " + resource.document().name()
+              + (resource.anchors().isEmpty()
+                  ? ", which has none"
+                  : "; it has "
+                      + Words.names(
+                          resource.anchors().keySet().stream().sorted().toList())));
+    }
+    return ruleAt(resource.document(), resource, pointer, place);
+  }
+
+  /** Whether a reference ends at an anchor that outer resources may give another meaning. */
+  boolean isDynamic(Site from, String reference) {
+    Resource resource = find(resolve(from.resource().uri(), Uris.withoutFragment(reference), ""));
+    return resource != null && resource.dynamicAnchors().contains(Uris.fragment(reference));
+  }
+
+  private static String fragment(String reference, String place) {
+    try {
+      return Uris.fragment(reference);
+    } catch (IllegalArgumentException e) {
+      throw new SchemaProblem(
+          place, "'" + reference + "' has a broken percent sign in its fragment");
+    }
+  }
+
+  private static String resolve(String base, String reference, String place) {
+    try {
+      return Uris.resolve(base, reference);
+    } catch (URISyntaxException e) {
+      throw new SchemaProblem(
+          place, Words.quoted(reference) + " is no address (RFC 3986): " + e.getReason());
+    }
+  }
+
+  private @Nullable Resource find(String uri) {
+    Resource known = resources.get(uri);
+    if (known == null) {
+      Optional<Document> document = rules.sources().document(uri);
+      if (document.isPresent()) {
+        known = add(document.get());
+      }
+    }
+    return known;
+  }
+
+  private String unresolved(String reference, String uri) {
+    String near = NearestMatch.among(uri, resources.keySet())
+        .map(other -> "; did you mean " + other + "?")
+        .orElse("");
+    return Words.quoted(reference) + " leads to nothing: " + rules.sources().whyNot(uri) + near;
+  }
+
+  private Rule ruleAt(Document document, Resource start, String pointer, String place) {
+    JsonNode schema = document.root();
+    String passed = "";
+    Resource around = start;
+    for (String step : Pointers.steps(pointer)) {
+      JsonNode next = Pointers.step(schema, step);
+      if (next == null) {
+        throw new SchemaProblem(
+            place,
+            document.name() + "#" + pointer + " is not there: " + document.name() + "#" + passed
+                + " has no '" + step + "', it is " + Words.contents(schema)
+                + (schema.isObject()
+                    ? NearestMatch.among(step, schema.propertyNames())
+                        .map(near -> "; did you mean '" + near + "'?")
+                        .orElse("")
+                    : ""));
+      }
+      schema = next;
+      passed += "/" + Pointers.escape(step);
+      Resource own = document.resourceAt(passed);
+      around = own == null ? around : own;
+    }
+    Resource rootOf = document.resourceAt("");
+    boolean fromRoot = pointer.startsWith(start.pointer());
+    Resource resource = fromRoot || rootOf == null ? around : rootOf;
+    Site site = new Site(document, resource, pointer, schema);
+    check(site);
+    return rule(site);
+  }
+
+  /** The rule of a subschema, which is read once. */
+  Rule rule(Site site) {
+    Map<String, Rule> known = site.document().rules();
+    Rule rule = known.get(site.pointer());
+    if (rule == null) {
+      rule = new Rule(site);
+      known.put(site.pointer(), rule);
+      rule.fill(new KeywordReader(this, site).keywords());
+      readDynamics(site.resource());
+    }
+    return rule;
+  }
+
+  /** Dynamic anchors may be asked for wherever their resource was entered. */
+  private void readDynamics(Resource resource) {
+    if (dynamicsRead.add(resource)) {
+      for (String anchor : resource.dynamicAnchors()) {
+        String pointer = String.valueOf(resource.anchors().get(anchor));
+        resource.dynamic(anchor, ruleAt(resource.document(), resource, pointer, ""));
+      }
+    }
+  }
+
+  ReadingRules rules() {
+    return rules;
+  }
+
+  /** Holds a schema against its meta-schema, once. */
+  private void check(Site site) {
+    List<String> done = checked.computeIfAbsent(site.document().uri(), uri -> new ArrayList<>());
+    if (!rules.checks() || done.stream().anyMatch(site.pointer()::startsWith)) {
+      return;
+    }
+    boolean whole =
+        !site.document().root().has("openapi") && !site.document().root().has("swagger");
+    String pointer = whole ? "" : site.pointer();
+    JsonNode schema = whole ? site.document().root() : site.schema();
+    done.add(pointer);
+    Optional<Violation> wrong = rules.metaSchemas().of(site.dialect(), rules).firstWrong(schema);
+    if (wrong.isPresent()) {
+      Spot spot = wrong.get().spot();
+      Keyword keyword = wrong.get().keyword();
+      String hint = keyword.hint(spot.value());
+      throw new SchemaProblem(
+          site.document().name() + "#" + pointer + spot.pointer(),
+          "wanted " + keyword.wanted(spot.value()) + ", got " + keyword.got(spot.value())
+              + (hint.isEmpty() ? "" : "; " + hint)
+              + " (" + site.dialect().draft().label() + ")");
+    }
+  }
+}

@@ -1,0 +1,101 @@
+package org.oddlantern.schema.internal;
+
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.NotJson;
+import org.oddlantern.json.Words;
+import org.oddlantern.schema.internal.text.Format;
+import org.oddlantern.schema.internal.text.TextPattern;
+import tools.jackson.databind.JsonNode;
+
+/** The keywords that look into texts, but for their length. */
+final class Texts {
+
+  private Texts() {}
+
+  /** {@code pattern}. */
+  static final class Matches extends Keyword {
+    private final TextPattern pattern;
+
+    Matches(TextPattern pattern) {
+      super("pattern", Kind.TEXT);
+      this.pattern = pattern;
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      return pattern.isIn(value.stringValue());
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      return "a text with " + Words.cut(pattern.source()) + " in it";
+    }
+
+    @Override
+    String got(JsonNode value) {
+      return Words.of(value);
+    }
+  }
+
+  /** {@code format}, where it is an assertion. */
+  static final class Formatted extends Keyword {
+    private final Format format;
+
+    Formatted(Format format) {
+      super("format", Kind.TEXT);
+      this.format = format;
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      return format.accepts(value.stringValue());
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      return format.words();
+    }
+
+    @Override
+    String got(JsonNode value) {
+      return Words.of(value);
+    }
+
+    @Override
+    String hint(JsonNode value) {
+      return format.hint(value.stringValue());
+    }
+  }
+
+  /** {@code contentEncoding} and {@code contentMediaType} of draft 7, where formats are assertions. */
+  static final class Content extends Keyword {
+    private final boolean encoded;
+    private final boolean json;
+
+    Content(boolean encoded, boolean json) {
+      super(encoded ? "contentEncoding" : "contentMediaType", Kind.TEXT);
+      this.encoded = encoded;
+      this.json = json;
+    }
+
+    @Override
+    boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      try {
+        String text = value.stringValue();
+        String plain = encoded
+            ? new String(
+                java.util.Base64.getDecoder().decode(text), java.nio.charset.StandardCharsets.UTF_8)
+            : text;
+        return !json || !JsonMapping.standard().parse(plain).isMissingNode();
+      } catch (IllegalArgumentException | NotJson e) {
+        return false;
+      }
+    }
+
+    @Override
+    String wanted(JsonNode value) {
+      return (json ? "JSON in a text" : "a text") + (encoded ? " in base64" : "");
+    }
+  }
+}

@@ -1,0 +1,80 @@
+package org.oddlantern.schema.internal.text;
+
+import java.util.regex.Pattern;
+import java.util.regex.PatternSyntaxException;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Words;
+
+/**
+ * A regular expression as ECMA-262 means it (section 22.2, by code points), run by the platform's engine
+ * with a limit on its looks at the text. Immutable and thread-safe.
+ */
+public final class TextPattern {
+
+  /** A text so short that no pattern can take long over it: two ways at each character at worst. */
+  private static final int SHORT = 16;
+
+  private final String source;
+  private final Pattern pattern;
+  private final @Nullable String start;
+
+  private TextPattern(String source, Pattern pattern, @Nullable String start) {
+    this.source = source;
+    this.pattern = pattern;
+    this.start = start;
+  }
+
+  /**
+   * Reads a pattern.
+   *
+   * @param source the pattern, without slashes around it
+   * @throws BadPattern if it is none
+   */
+  public static TextPattern of(String source) throws BadPattern {
+    String translated = new PatternTranslator(source).translate();
+    try {
+      return new TextPattern(source, Pattern.compile(translated), start(source));
+    } catch (PatternSyntaxException e) {
+      boolean behind = String.valueOf(e.getDescription()).startsWith("Look-behind");
+      throw new BadPattern(
+          source,
+          0,
+          behind
+              ? "a look behind without a longest length is not supported"
+              : "cannot be used (" + e.getDescription() + ")");
+    } catch (StackOverflowError e) {
+      throw new BadPattern(source, 0, "groups are nested too deep");
+    }
+  }
+
+  /** The text that a pattern wants at the beginning, if that is all it wants; null if it is not. */
+  private static @Nullable String start(String source) {
+    return source.matches("\\^[\\w/ :@#%&~=;<>,'\"-]+") ? source.substring(1) : null;
+  }
+
+  /** The pattern as the schema writes it. */
+  public String source() {
+    return source;
+  }
+
+  /**
+   * Whether it matches somewhere in a text.
+   *
+   * @throws GivenUp if finding out would take too long
+   */
+  public boolean isIn(String text) {
+    if (start != null) {
+      return text.startsWith(start);
+    }
+    try {
+      return pattern
+          .matcher(text.length() < SHORT ? text : new CountedLooks(text))
+          .find();
+    } catch (CountedLooks.Exhausted | StackOverflowError e) {
+      throw new GivenUp(
+          ("the pattern %s was given up on a text of %,d characters, since it tries too many ways;"
+                  + " write it with fewer nested repetitions")
+              .formatted(Words.cut(source), text.length()));
+    }
+  }
+}
