@@ -12,6 +12,7 @@ import org.oddlantern.http.Check;
 import org.oddlantern.json.Comparison;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.WantedValue;
+import org.oddlantern.schema.Schema;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -326,6 +327,24 @@ public class Shapes {
    */
   public static Shape email() {
     return new KindShape("an e-mail address", Formats::isEmail);
+  }
+
+  /**
+   * What fits a JSON Schema.
+   *
+   * <pre>{@code
+   * beeyard.send(Call.get("/hives/{id}", id)).must(status(200), body(schema("schemas/hive.json")));
+   * }</pre>
+   *
+   * @param name a file, JSON or YAML: on the class path of the suites, then in the folder of the settings
+   *     file; after a {@code #} a JSON Pointer reaches into a larger document, as in
+   *     {@code openapi.yaml#/components/schemas/Hive}; or a URL of a host that the settings allow
+   * @return the shape
+   * @throws org.oddlantern.schema.SchemaProblem if the schema cannot be used
+   * @throws IllegalArgumentException if there is no such file
+   */
+  public static Shape schema(String name) {
+    return Schema.named(name);
   }
 
   /**

@@ -28,6 +28,7 @@ record InForce(Settings settings, Map<String, String> variables) {
     settings
         .mask()
         .forEach(entry -> lines.add(new SettingInForce("mask", entry, settings.origin())));
+    lines.addAll(settings.schemas().inForce(settings.origin()));
     return lines;
   }
 

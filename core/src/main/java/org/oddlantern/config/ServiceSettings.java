@@ -1,5 +1,6 @@
 package org.oddlantern.config;
 
+import java.net.URI;
 import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -51,6 +52,17 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
     Map<String, SettingsValue> all = new LinkedHashMap<>(values);
     all.putAll(others);
     return new ServiceSettings(name, all);
+  }
+
+  /** Host and port of its address; empty if that cannot be told. */
+  String host(SettingsSources sources) {
+    SettingsValue url = value("url");
+    try {
+      String host = url == null ? null : URI.create(url.resolved(sources)).getAuthority();
+      return host == null ? "" : host.substring(host.indexOf('@') + 1);
+    } catch (IllegalArgumentException | SettingsProblem e) {
+      return ""; // said where the service is used
+    }
   }
 
   /**

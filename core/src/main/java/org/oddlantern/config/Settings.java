@@ -1,13 +1,17 @@
 package org.oddlantern.config;
 
 import java.nio.file.Path;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Resources;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Words;
+import org.oddlantern.schema.KnownSchemas;
+import org.oddlantern.schema.SchemaReader;
 
 /**
  * All that {@code odd-lantern.yaml} says, checked. Immutable.
@@ -17,19 +21,22 @@ import org.oddlantern.json.Words;
  * @param use the environment in use when nobody chooses one; empty if the file does not say
  * @param environments the environments by name, in the order of the file
  * @param mask headers and paths whose values are hidden wherever they appear
+ * @param schemas how JSON Schemas are read
  */
 public record Settings(
     String origin,
     @Nullable Path folder,
     String use,
     Map<String, EnvironmentSettings> environments,
-    List<String> mask) {
+    List<String> mask,
+    SchemaSettings schemas) {
 
   /** The name of the settings file. */
   public static final String FILE = "odd-lantern.yaml";
 
   /** What holds where there is no settings file. */
-  public static final Settings NONE = new Settings("", null, "", Map.of(), List.of());
+  public static final Settings NONE =
+      new Settings("", null, "", Map.of(), List.of(), SchemaSettings.STANDARD);
 
   /**
    * The environment in use.
@@ -59,7 +66,7 @@ public record Settings(
   public Settings movedTo(Map<String, String> addresses) {
     Map<String, EnvironmentSettings> moved = new LinkedHashMap<>();
     environments.forEach((name, environment) -> moved.put(name, moved(environment, addresses)));
-    return new Settings(origin, folder, use, moved, mask);
+    return new Settings(origin, folder, use, moved, mask, schemas);
   }
 
   private static EnvironmentSettings moved(
@@ -103,6 +110,28 @@ public record Settings(
   }
 
   /**
+   * The schemas of a run: read by these settings, from files beside the suites, and from the hosts that
+   * are allowed, to which those of the services in use belong.
+   *
+   * @param loader the class path of the suites
+   * @param environments those in use
+   * @param variables environment variables by name
+   * @return the schemas, none of them read yet
+   */
+  public KnownSchemas schemas(
+      ClassLoader loader,
+      Collection<EnvironmentSettings> environments,
+      Map<String, String> variables) {
+    SchemaReader reader = schemas.reader();
+    for (EnvironmentSettings environment : environments) {
+      for (ServiceSettings service : environment.services().values()) {
+        reader = reader.fetchingFrom(service.host(sources(variables)));
+      }
+    }
+    return new KnownSchemas(reader, new Resources(loader, folder));
+  }
+
+  /**
    * What is in force in an environment, and where each value comes from; secrets hidden.
    *
    * @param chosen the name of the environment, or null for the one the file names
@@ -119,7 +148,7 @@ public record Settings(
     Map<String, EnvironmentSettings> all =
         environments.isEmpty() ? Map.of("none", EnvironmentSettings.named("none")) : environments;
     all.forEach((name, environment) -> changed.put(name, change.apply(environment)));
-    return new Settings(origin, folder, use, changed, mask);
+    return new Settings(origin, folder, use, changed, mask, schemas);
   }
 
   private String standard() {

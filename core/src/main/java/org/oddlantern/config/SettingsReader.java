@@ -13,7 +13,7 @@ import org.snakeyaml.engine.v2.nodes.Node;
 /** Turns the text of {@code odd-lantern.yaml} into settings, or says in which line it is wrong. */
 final class SettingsReader {
 
-  private static final List<String> TOP = List.of("use", "environments", "mask");
+  private static final List<String> TOP = List.of("use", "environments", "mask", "schemas");
   private static final List<String> ENVIRONMENT = List.of("services", "databases", "readOnly");
 
   private final YamlNodes yaml;
@@ -31,7 +31,7 @@ final class SettingsReader {
   private Settings settings(String text, @Nullable Path folder) {
     Node root = yaml.compose(text);
     if (root == null) {
-      return new Settings(origin, folder, "", Map.of(), List.of());
+      return new Settings(origin, folder, "", Map.of(), List.of(), SchemaSettings.STANDARD);
     }
     Map<String, Node> top = yaml.members(root, "the settings", TOP);
     Map<String, EnvironmentSettings> environments = new LinkedHashMap<>();
@@ -40,7 +40,13 @@ final class SettingsReader {
       yaml.members(all, "'environments'", null)
           .forEach((name, node) -> environments.put(name, environment(name, node)));
     }
-    return new Settings(origin, folder, use(top.get("use")), environments, mask(top.get("mask")));
+    return new Settings(
+        origin,
+        folder,
+        use(top.get("use")),
+        environments,
+        mask(top.get("mask")),
+        SchemaSettings.read(yaml, top.get("schemas")));
   }
 
   private String use(@Nullable Node node) {

@@ -1,7 +1,9 @@
 package org.oddlantern.plan;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.objectweb.asm.ClassReader;
@@ -22,6 +24,7 @@ final class ClassFile {
   private final String superName;
   private final boolean marked;
   private final Map<String, Position> methods = new HashMap<>();
+  private final List<SchemaName> schemas = new ArrayList<>();
   private int firstLine = Integer.MAX_VALUE;
   private String source = "";
 
@@ -59,6 +62,11 @@ final class ClassFile {
   /** Whether a method of the class carries the mark of a case. */
   boolean isMarked() {
     return marked;
+  }
+
+  /** The schemas that its code names by constants, in source order. */
+  List<SchemaName> schemas() {
+    return schemas;
   }
 
   int firstLine() {
@@ -105,9 +113,10 @@ final class ClassFile {
         String @Nullable [] exceptions) {
       int order = methods.size();
       methods.put(method + descriptor, new Position(source, 0, order));
-      return new MethodVisitor(Opcodes.ASM9) {
+      return new SchemaNames(method, source, schemas) {
         @Override
         public void visitLineNumber(int line, Label start) {
+          super.visitLineNumber(line, start);
           firstLine = Math.min(firstLine, line);
           methods.computeIfPresent(
               method + descriptor,

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Queue;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -50,6 +51,19 @@ public final class Planner {
    * @throws PlanRefused if something in it is wrong
    */
   public Plan plan(Selection selection) {
+    return plan(selection, name -> {});
+  }
+
+  /**
+   * The plan of a selection, with every schema that the suites name by a constant read beforehand.
+   *
+   * @param selection which cases
+   * @param schemas reads a schema by its name, or throws an {@link IllegalArgumentException}
+   * @return the plan
+   * @throws NothingSelected if no case fits
+   * @throws PlanRefused if something in it is wrong
+   */
+  public Plan plan(Selection selection, Consumer<String> schemas) {
     if (!discovery.problems().isEmpty()) {
       throw new PlanRefused(discovery.problems());
     }
@@ -58,10 +72,30 @@ public final class Planner {
     List<PlanProblem> problems = new ArrayList<>(draft.problems);
     Graph graph = new Graph(draft.cases, draft.makers, new HashSet<>(selected));
     graph.problems().forEach(problems::add);
+    problems.addAll(schemaProblems(draft.cases, schemas));
     if (!problems.isEmpty()) {
       throw new PlanRefused(problems.stream().distinct().toList());
     }
     return new Plan(graph.planned(), List.copyOf(discovery.warnings()));
+  }
+
+  /** Schemas on the network are read when they are used, since their service may not be there yet. */
+  private List<PlanProblem> schemaProblems(List<CaseDefinition> cases, Consumer<String> schemas) {
+    List<PlanProblem> problems = new ArrayList<>();
+    cases.stream()
+        .map(CaseDefinition::suite)
+        .distinct()
+        .flatMap(suite -> reader.schemas(suite).stream())
+        .distinct()
+        .filter(schema -> !schema.name().matches("https?://.*"))
+        .forEach(schema -> {
+          try {
+            schemas.accept(schema.name());
+          } catch (IllegalArgumentException e) {
+            problems.add(new PlanProblem(schema.place(), String.valueOf(e.getMessage())));
+          }
+        });
+    return problems;
   }
 
   /** What is selected and all it needs, transitively. */

@@ -51,6 +51,17 @@ final class SuiteReader {
     return problems.getOrDefault(definition.id().anywhere(), List.of());
   }
 
+  /** The schemas that a class and what it inherits from name by constants. */
+  List<SchemaName> schemas(Class<?> suite) {
+    List<SchemaName> names = new ArrayList<>();
+    for (Class<?> type = suite;
+        type != null && type.getClassLoader() != null;
+        type = type.getSuperclass()) {
+      names.addAll(file(type).schemas());
+    }
+    return names;
+  }
+
   /** Where a class begins in its source. */
   Position start(Class<?> type) {
     return file(type).start();

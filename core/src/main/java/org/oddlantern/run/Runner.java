@@ -27,6 +27,7 @@ import org.oddlantern.payload.Fresh;
 import org.oddlantern.plan.CaseDefinition;
 import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.plan.Want;
+import org.oddlantern.schema.KnownSchemas;
 
 /**
  * Runs the cases of a plan in one lane: each as soon as its makers and its predecessors have finished,
@@ -51,6 +52,7 @@ public final class Runner {
   private final TokenStore tokens = new TokenStore();
   private final KnownPaths paths = new KnownPaths();
   private final Environments environments;
+  private final KnownSchemas schemas;
   private String notReady = "";
   private int leftBehind;
 
@@ -65,6 +67,7 @@ public final class Runner {
     this.order = order;
     this.clock = clock;
     this.environments = new Environments(order);
+    this.schemas = order.settings().schemas(order.loader(), environments.all(), order.variables());
     this.run = RunNames.fresh();
     this.masker = new Masker(order.settings().mask());
     this.recording = new Recording(masker);
@@ -204,8 +207,8 @@ public final class Runner {
     Thread thread = Thread.currentThread();
     ClassLoader before = thread.getContextClassLoader();
     thread.setContextClassLoader(order.loader());
-    try (CurrentCase.Binding binding =
-        CurrentCase.bind(List.of(surroundings, resources, surroundings.recorder(), paths))) {
+    try (CurrentCase.Binding binding = CurrentCase.bind(
+        List.of(surroundings, resources, surroundings.recorder(), paths, schemas))) {
       Object value = instances.call(definition);
       if (definition.handsOn() == null) {
         return Attempt.passed(null);

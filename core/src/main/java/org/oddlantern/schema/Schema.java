@@ -31,7 +31,8 @@ public final class Schema implements Shape {
   }
 
   /**
-   * Reads a schema from a file, by the usual rules.
+   * Reads a schema from a file, by the rules of the run: those of {@link
+   * SchemaReader#standard()} where the settings say no other.
    *
    * @param name as for {@link SchemaReader#named}
    * @return the schema
@@ -39,29 +40,31 @@ public final class Schema implements Shape {
    * @throws IllegalArgumentException if there is no such file
    */
   public static Schema named(String name) {
-    return SchemaReader.standard().named(name);
+    return KnownSchemas.current(name);
   }
 
   /**
-   * Reads a schema from a text, by the usual rules.
+   * Reads a schema from a text, by the rules of the run: those of {@link
+   * SchemaReader#standard()} where the settings say no other.
    *
    * @param text JSON or YAML
    * @return the schema
    * @throws SchemaProblem if it cannot be used
    */
   public static Schema text(String text) {
-    return SchemaReader.standard().text(text);
+    return KnownSchemas.currentReader().text(text);
   }
 
   /**
-   * Reads a schema from a tree, by the usual rules.
+   * Reads a schema from a tree, by the rules of the run: those of {@link
+   * SchemaReader#standard()} where the settings say no other.
    *
    * @param schema an object or a boolean
    * @return the schema
    * @throws SchemaProblem if it cannot be used
    */
   public static Schema of(JsonNode schema) {
-    return SchemaReader.standard().of(schema);
+    return KnownSchemas.currentReader().of(schema);
   }
 
   /**

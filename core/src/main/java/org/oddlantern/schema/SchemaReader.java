@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.Document;
@@ -32,7 +33,7 @@ import tools.jackson.databind.JsonNode;
 public final class SchemaReader {
 
   private static final SchemaReader STANDARD = new SchemaReader(
-      Draft.DRAFT_2020_12, true, KnownFormats.all(), Map.of(), Set.of(), new MetaSchemas());
+      Draft.DRAFT_2020_12, true, KnownFormats.all(), Map.of(), Set.of(), new MetaSchemas(), null);
 
   private final Draft assumed;
   private final boolean assertsFormats;
@@ -40,6 +41,7 @@ public final class SchemaReader {
   private final Map<String, JsonNode> known;
   private final Set<String> hosts;
   private final MetaSchemas metaSchemas;
+  private final @Nullable Resources resources;
 
   private SchemaReader(
       Draft assumed,
@@ -47,13 +49,15 @@ public final class SchemaReader {
       Map<String, Format> formats,
       Map<String, JsonNode> known,
       Set<String> hosts,
-      MetaSchemas metaSchemas) {
+      MetaSchemas metaSchemas,
+      @Nullable Resources resources) {
     this.assumed = assumed;
     this.assertsFormats = assertsFormats;
     this.formats = Map.copyOf(formats);
     this.known = Map.copyOf(known);
     this.hosts = Set.copyOf(hosts);
     this.metaSchemas = metaSchemas;
+    this.resources = resources;
   }
 
   /**
@@ -73,7 +77,7 @@ public final class SchemaReader {
    * @return the reader
    */
   public SchemaReader assuming(Draft draft) {
-    return new SchemaReader(draft, assertsFormats, formats, known, hosts, metaSchemas);
+    return new SchemaReader(draft, assertsFormats, formats, known, hosts, metaSchemas, resources);
   }
 
   /**
@@ -83,7 +87,7 @@ public final class SchemaReader {
    * @return the reader
    */
   public SchemaReader assertingFormats(boolean asserting) {
-    return new SchemaReader(assumed, asserting, formats, known, hosts, metaSchemas);
+    return new SchemaReader(assumed, asserting, formats, known, hosts, metaSchemas, resources);
   }
 
   /**
@@ -97,7 +101,7 @@ public final class SchemaReader {
   public SchemaReader withFormat(String name, String words, Predicate<String> test) {
     Map<String, Format> more = new HashMap<>(formats);
     more.put(Objects.requireNonNull(name, "name"), new Format(words, test, text -> ""));
-    return new SchemaReader(assumed, assertsFormats, more, known, hosts, metaSchemas);
+    return new SchemaReader(assumed, assertsFormats, more, known, hosts, metaSchemas, resources);
   }
 
   /**
@@ -110,7 +114,7 @@ public final class SchemaReader {
   public SchemaReader knowing(String name, JsonNode schema) {
     Map<String, JsonNode> more = new HashMap<>(known);
     more.put(name, schema);
-    return new SchemaReader(assumed, assertsFormats, formats, more, hosts, metaSchemas);
+    return new SchemaReader(assumed, assertsFormats, formats, more, hosts, metaSchemas, resources);
   }
 
   /**
@@ -122,7 +126,12 @@ public final class SchemaReader {
   public SchemaReader fetchingFrom(String host) {
     Set<String> more = new HashSet<>(hosts);
     more.add(host);
-    return new SchemaReader(assumed, assertsFormats, formats, known, more, metaSchemas);
+    return new SchemaReader(assumed, assertsFormats, formats, known, more, metaSchemas, resources);
+  }
+
+  /** The same, with files looked for there and not where the case at work finds them. */
+  SchemaReader in(Resources files) {
+    return new SchemaReader(assumed, assertsFormats, formats, known, hosts, metaSchemas, files);
   }
 
   /**
@@ -187,7 +196,7 @@ public final class SchemaReader {
   }
 
   private KnownSources sources() {
-    return new KnownSources(Resources.current(), known, hosts);
+    return new KnownSources(resources == null ? Resources.current() : resources, known, hosts);
   }
 
   private Schema read(KnownSources sources, Document document, String pointer) {
