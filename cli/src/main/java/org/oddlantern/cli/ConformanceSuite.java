@@ -6,9 +6,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.NotJson;
+import org.oddlantern.json.Location;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.schema.SchemaReader;
@@ -78,13 +78,7 @@ final class ConformanceSuite {
   }
 
   private static JsonNode json(Path file) {
-    try {
-      return JsonMapping.standard().parse(Files.readAllBytes(file));
-    } catch (IOException e) {
-      throw new Misuse("the file " + file + " cannot be read: " + e);
-    } catch (NotJson e) {
-      throw new Misuse(file + ": this is not JSON: " + e.getMessage());
-    }
+    return JsonFiles.read(file.toString());
   }
 
   /**
@@ -117,7 +111,7 @@ final class ConformanceSuite {
   /** A schema, or why it could not be read. */
   private record Outcome(List<Schema> schema, String reason) {
 
-    static Outcome of(java.util.function.Supplier<Schema> read) {
+    static Outcome of(Supplier<Schema> read) {
       try {
         return new Outcome(List.of(read.get()), "");
       } catch (IllegalArgumentException e) {
@@ -131,10 +125,8 @@ final class ConformanceSuite {
       }
       boolean wanted = test.path("valid").booleanValue();
       boolean got = schema.get(0).accepts(test.path("data"));
-      boolean explained = schema
-          .get(0)
-          .differences(org.oddlantern.json.Location.ROOT, test.path("data"))
-          .isEmpty();
+      boolean explained =
+          schema.get(0).differences(Location.ROOT, test.path("data")).isEmpty();
       if (got != explained) {
         return "the short answer is " + got + ", the long one " + explained;
       }

@@ -17,6 +17,7 @@ import org.oddlantern.plan.Place;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.plan.Planner;
 import org.oddlantern.run.RunOrder;
+import org.oddlantern.schema.KnownSchemas;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -54,7 +55,9 @@ final class DemoCommand implements Callable<Integer> {
         .filter(jar -> jar.toString().endsWith("-tests.jar"))
         .map(Place::new)
         .toList();
-    Plan plan = new Planner(loader, places).plan(options.selection());
+    KnownSchemas schemas =
+        SettingsFile.onClassPath(loader).schemas(loader, List.of(), System.getenv());
+    Plan plan = new Planner(loader, places).plan(options.selection(), schemas::named);
     try (Example.Running running = example.start(withFaults)) {
       Map<String, List<String>> names = new TreeMap<>();
       new TreeMap<>(running.addresses())

@@ -1,15 +1,11 @@
 package org.oddlantern.cli;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlantern.json.BadPath;
 import org.oddlantern.json.CostlyPath;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
-import org.oddlantern.json.NotJson;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -45,7 +41,7 @@ final class PathCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     JsonPath path = path();
-    JsonNode root = root();
+    JsonNode root = JsonFiles.read(file);
     try {
       List<JsonPath.Found> found = path.find(root);
       if (found.isEmpty()) {
@@ -69,20 +65,6 @@ final class PathCommand implements Callable<Integer> {
       return JsonPath.of(expression);
     } catch (BadPath e) {
       throw new Misuse(String.valueOf(e.getMessage()));
-    }
-  }
-
-  private JsonNode root() {
-    try {
-      byte[] bytes =
-          file.equals("-") ? System.in.readAllBytes() : Files.readAllBytes(Path.of(file));
-      return JsonMapping.standard().parse(bytes);
-    } catch (IOException e) {
-      throw new Misuse("the file " + file + " cannot be read: " + e);
-    } catch (NotJson e) {
-      throw new Misuse("%s, line %d, column %d: this is not JSON: %s"
-          .formatted(
-              file.equals("-") ? "standard input" : file, e.line(), e.column(), e.getMessage()));
     }
   }
 }

@@ -1,12 +1,14 @@
 package org.oddlantern.cli;
 
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Settings;
 import org.oddlantern.config.SettingsFile;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.run.RunOrder;
+import org.oddlantern.schema.KnownSchemas;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 
@@ -34,7 +36,8 @@ final class RunCommand implements Callable<Integer> {
     Suites suites = where.suites();
     Settings settings = options.settings().over(SettingsFile.find(Path.of(""), suites.loader()));
     EnvironmentSettings environment = options.settings().environment(settings);
-    Plan plan = suites.planner().plan(options.selection());
+    KnownSchemas schemas = settings.schemas(suites.loader(), List.of(environment), System.getenv());
+    Plan plan = suites.planner().plan(options.selection(), schemas::named);
     String name = Path.of("").toAbsolutePath().getFileName() + "";
     return new Execution(terminal, options.out(), options.strictness())
         .run(new RunOrder(

@@ -10,7 +10,11 @@ import picocli.CommandLine.Spec;
     name = "schema",
     description = "JSON Schema on files: checks them, sketches a schema, runs the test suite.",
     mixinStandardHelpOptions = true,
-    subcommands = {SchemaConformanceCommand.class},
+    subcommands = {
+      SchemaCheckCommand.class,
+      SchemaSketchCommand.class,
+      SchemaConformanceCommand.class
+    },
     synopsisSubcommandLabel = "VERB")
 final class SchemaCommand implements Runnable {
 

@@ -4,6 +4,7 @@ import java.io.PrintWriter;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.plan.NothingSelected;
 import org.oddlantern.plan.PlanRefused;
+import org.oddlantern.schema.SchemaProblem;
 
 /** Tells what kept a verb from its work, and gives the exit status for it. */
 final class Trouble {
@@ -13,6 +14,7 @@ final class Trouble {
   static int told(Exception e, PrintWriter err, boolean debug) {
     boolean foreseen = e instanceof Misuse
         || e instanceof SettingsProblem
+        || e instanceof SchemaProblem
         || e instanceof PlanRefused
         || e instanceof NothingSelected;
     err.println(

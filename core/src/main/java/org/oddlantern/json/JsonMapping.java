@@ -13,6 +13,9 @@ import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.json.JsonFactory;
+import tools.jackson.core.util.DefaultIndenter;
+import tools.jackson.core.util.DefaultPrettyPrinter;
+import tools.jackson.core.util.Separators;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.MapperFeature;
@@ -220,6 +223,27 @@ public final class JsonMapping {
    */
   public String write(@Nullable Object value) {
     return mapper.writeValueAsString(tree(value));
+  }
+
+  /**
+   * Writes a tree as JSON text for people: a line for each field, indented by two blanks.
+   *
+   * @param tree the tree
+   * @return the text, without a line end after it
+   */
+  public String writeIndented(JsonNode tree) {
+    Separators spaced = Separators.createDefaultInstance()
+        .withObjectNameValueSpacing(Separators.Spacing.AFTER)
+        .withArrayElementSpacing(Separators.Spacing.AFTER)
+        .withObjectEmptySeparator("")
+        .withArrayEmptySeparator("");
+    DefaultIndenter indenter = new DefaultIndenter("  ", "\n");
+    return mapper
+        .writer()
+        .with(new DefaultPrettyPrinter(spaced)
+            .withObjectIndenter(indenter)
+            .withArrayIndenter(new DefaultPrettyPrinter.NopIndenter()))
+        .writeValueAsString(tree);
   }
 
   /**

@@ -68,6 +68,17 @@ public final class Schema implements Shape {
   }
 
   /**
+   * A first schema of some samples, to be tightened by hand; see {@link Sketch} for a choice.
+   *
+   * @param samples one or more values, all of which it accepts
+   * @return the schema; {@link #json()} is what to write to a file
+   * @throws IllegalArgumentException if there is no sample
+   */
+  public static Schema sketch(List<JsonNode> samples) {
+    return SchemaReader.standard().of(Sketch.open().of(samples));
+  }
+
+  /**
    * Whether a value fits.
    *
    * @param value the value

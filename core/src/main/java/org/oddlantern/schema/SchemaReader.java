@@ -164,12 +164,17 @@ public final class SchemaReader {
    * Reads a schema from a file of the file system.
    *
    * @param file its path, absolute or from the working directory
+   * @param pointer {@code #} and a JSON Pointer into it; empty for the whole
    * @return the schema
    * @throws SchemaProblem if it cannot be used
-   * @throws IllegalArgumentException if there is no such file
    */
-  public Schema file(Path file) {
-    return named(file.toAbsolutePath().toString().replace('\\', '/'));
+  public Schema file(Path file, String pointer) {
+    KnownSources sources = sources();
+    Document document = sources
+        .document(file.toAbsolutePath().toUri().toString())
+        .orElseThrow(() -> new SchemaProblem(file.toString(), "there is no such file"));
+    String inside = pointer.startsWith("#") ? pointer.substring(1) : pointer;
+    return read(sources, document.called(file.toString()), pointer(inside, file + pointer));
   }
 
   /**

@@ -78,7 +78,7 @@ public final class CompiledSchema {
     boolean valid = accepts(value);
     List<Violation> wrong =
         valid || form == OutputForm.FLAG ? List.of() : violations(Location.ROOT, value);
-    return Outputs.of(form, root, wrong, valid);
+    return Outputs.of(form, wrong, valid);
   }
 
   Optional<Violation> firstWrong(JsonNode value) {

@@ -27,6 +27,11 @@ public final class Document {
     this.root = root;
   }
 
+  /** The same, called otherwise in messages. */
+  public Document called(String other) {
+    return new Document(other, uri, root);
+  }
+
   String name() {
     return name;
   }

@@ -92,7 +92,7 @@ final class Findings {
     Spot spot = violation.spot();
     Finding finding = Finding.of(
             spot.where(),
-            keyword.wanted(spot.value()) + " (" + violation.place() + ")",
+            keyword.wanted(spot.value()) + ", says " + violation.place(),
             keyword.got(spot.value()))
         .hint(keyword.hint(spot.value()));
     for (String reason : reasons) {

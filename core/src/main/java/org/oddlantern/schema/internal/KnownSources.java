@@ -97,14 +97,20 @@ public record KnownSources(Resources resources, Map<String, JsonNode> known, Set
 
   private static Optional<Document> file(String uri) {
     Path path = Path.of(URI.create(uri));
+    String name = shown(path);
     try {
       return Files.isRegularFile(path)
-          ? Optional.of(new Document(
-              path.toString(), uri, DocumentText.tree(path.toString(), Files.readString(path))))
+          ? Optional.of(new Document(name, uri, DocumentText.tree(name, Files.readString(path))))
           : Optional.empty();
     } catch (IOException e) {
-      throw new SchemaProblem(path.toString(), "the file cannot be read: " + e);
+      throw new SchemaProblem(name, "the file cannot be read: " + e);
     }
+  }
+
+  /** As a person in the working directory would write it. */
+  private static String shown(Path path) {
+    Path here = Path.of("").toAbsolutePath();
+    return (path.startsWith(here) ? here.relativize(path) : path).toString();
   }
 
   private static boolean isRemote(String uri) {

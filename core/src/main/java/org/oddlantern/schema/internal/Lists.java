@@ -135,7 +135,7 @@ final class Lists {
       for (int i = 0; i < Math.min(list.size(), 100); i++) {
         items.add(rule.explain(spot.at(i, list.get(i)), run, null));
       }
-      int nearest = Nearest.of(items);
+      int nearest = Nearest.of(items, Nearest.depth(spot) + 1);
       if (nearest < 0 || items.get(nearest).isEmpty()) {
         return "";
       }

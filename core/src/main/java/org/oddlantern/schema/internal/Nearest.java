@@ -11,24 +11,23 @@ final class Nearest {
 
   /** The index of the branch that comes closest; below 0 if there is none to choose from. */
   static int of(Violation choice) {
-    return of(choice.inside().stream().map(Violation::inside).toList());
+    return of(choice.inside().stream().map(Violation::inside).toList(), depth(choice.spot()));
   }
 
-  /** The index of the list of violations that tells least; below 0 if there is none. */
-  static int of(List<List<Violation>> forms) {
+  /**
+   * The index of the list of violations that tells least; below 0 if there is none.
+   *
+   * @param depth how deep the value lies that they are about
+   */
+  static int of(List<List<Violation>> forms, int depth) {
     return IntStream.range(0, forms.size())
         .boxed()
-        .min(Comparator.comparing((Integer i) -> distance(forms.get(i), top(forms.get(i)))))
+        .min(Comparator.comparing((Integer i) -> distance(forms.get(i), depth)))
         .orElse(-1);
   }
 
-  /** How deep the place lies that all violations are at or below. */
-  private static int top(List<Violation> violations) {
-    return violations.stream().mapToInt(violation -> depth(violation)).min().orElse(0);
-  }
-
-  private static int depth(Violation violation) {
-    return (int) violation.spot().pointer().chars().filter(c -> c == '/').count();
+  static int depth(Spot spot) {
+    return (int) spot.pointer().chars().filter(c -> c == '/').count();
   }
 
   private static int distance(List<Violation> violations, int top) {
@@ -51,7 +50,7 @@ final class Nearest {
     if (!inside.isEmpty()) {
       return distance(inside, top);
     }
-    int below = depth(violation) - top;
+    int below = depth(violation.spot()) - top;
     return switch (violation.keyword().name()) {
       case "" -> 100;
       case "type" -> below == 0 ? 100 : 6;

@@ -1,8 +1,8 @@
 package org.oddlantern.schema.internal;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.schema.OutputForm;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -13,51 +13,38 @@ final class Outputs {
 
   private Outputs() {}
 
-  static ObjectNode of(OutputForm form, Rule root, List<Violation> violations, boolean valid) {
+  static ObjectNode of(OutputForm form, List<Violation> violations, boolean valid) {
     ObjectNode output = MAKE.objectNode().put("valid", valid);
     if (form == OutputForm.FLAG) {
       return output;
     }
-    if (form == OutputForm.DETAILED) {
-      output.put("keywordLocation", "");
-      output.put("absoluteKeywordLocation", root.site().absolute(""));
-      output.put("instanceLocation", "");
-    }
     if (!valid) {
-      ArrayNode errors = output.putArray("errors");
-      for (Violation violation : violations) {
-        if (form == OutputForm.BASIC) {
-          addFlat(violation, errors);
-        } else {
-          errors.add(nested(violation));
-        }
+      List<ObjectNode> units = new ArrayList<>();
+      violations.forEach(violation -> collect(violation, form, units));
+      if (form == OutputForm.BASIC) {
+        output.putArray("errors").addAll(units);
+      } else {
+        output.setAll(new DetailedOutput(units).of(""));
       }
     }
     return output;
   }
 
-  private static void addFlat(Violation violation, ArrayNode errors) {
-    if (!(violation.keyword() instanceof Choices.Branch)) {
-      errors.add(unit(violation));
+  /** A choice is a unit of its own in the flat list; where units are nested, those below tell it. */
+  private static void collect(Violation violation, OutputForm form, List<ObjectNode> units) {
+    boolean isLeaf = violation.inside().isEmpty();
+    boolean isChoice = violation.keyword() instanceof Choices.Branches;
+    if (isLeaf && !(violation.keyword() instanceof Choices.Branch)
+        || isChoice && form == OutputForm.BASIC) {
+      units.add(unit(violation));
     }
-    violation.inside().forEach(inside -> addFlat(inside, errors));
-  }
-
-  private static ObjectNode nested(Violation violation) {
-    ObjectNode unit = unit(violation);
-    if (!violation.inside().isEmpty()) {
-      unit.remove("error");
-      ArrayNode errors = unit.putArray("errors");
-      violation.inside().forEach(inside -> errors.add(nested(inside)));
-    }
-    return unit;
+    violation.inside().forEach(inside -> collect(inside, form, units));
   }
 
   private static ObjectNode unit(Violation violation) {
     Spot spot = violation.spot();
     Keyword keyword = violation.keyword();
-    boolean branch = keyword instanceof Choices.Branch;
-    String name = branch ? "" : keyword.name();
+    String name = keyword.name();
     boolean whole = name.isEmpty() || spot.way().endsWith("/" + name);
     return MAKE.objectNode()
         .put("valid", false)

@@ -11,15 +11,33 @@ public record Style(boolean colour) {
   private static final String ALARM = "1;38;5;131";
   private static final String QUIET = "2";
 
-  String heading(String text) {
+  /**
+   * A name or a title.
+   *
+   * @param text the text
+   * @return the text, coloured if this style is
+   */
+  public String heading(String text) {
     return in(BRASS, text);
   }
 
-  String quiet(String text) {
+  /**
+   * What matters less.
+   *
+   * @param text the text
+   * @return the text, coloured if this style is
+   */
+  public String quiet(String text) {
     return in(QUIET, text);
   }
 
-  String alarm(String text) {
+  /**
+   * What did not hold.
+   *
+   * @param text the text
+   * @return the text, coloured if this style is
+   */
+  public String alarm(String text) {
     return in(ALARM, text);
   }
 

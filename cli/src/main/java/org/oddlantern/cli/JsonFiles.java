@@ -1,0 +1,39 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.NotJson;
+import tools.jackson.databind.JsonNode;
+
+/** Reads the JSON files that are named on the command line. */
+final class JsonFiles {
+
+  private JsonFiles() {}
+
+  /** The tree in a file; {@code -} is the standard input. */
+  static JsonNode read(String file) {
+    try {
+      byte[] bytes =
+          file.equals("-") ? System.in.readAllBytes() : Files.readAllBytes(Path.of(file));
+      return parsed(file, bytes);
+    } catch (NoSuchFileException e) {
+      throw new Misuse("there is no file " + file);
+    } catch (IOException e) {
+      throw new Misuse("the file " + file + " cannot be read: " + e);
+    }
+  }
+
+  private static JsonNode parsed(String file, byte[] bytes) {
+    String name = file.equals("-") ? "standard input" : file;
+    try {
+      return JsonMapping.standard().parse(bytes);
+    } catch (NotJson e) {
+      throw new Misuse(
+          name + ": this is not JSON: " + e.around(new String(bytes, StandardCharsets.UTF_8)));
+    }
+  }
+}

@@ -1,0 +1,119 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.schema.Sketch;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.JsonNode;
+
+/** {@code odd-lantern schema sketch}: a first schema from samples. */
+@Command(
+    name = "sketch",
+    description = {
+      "Prints a JSON Schema (draft 2020-12) that all samples fit, to be tightened by hand.",
+      "Samples are JSON files, or the replies in the journal of a run: then --replies-to",
+      "names the call, as the journal does."
+    },
+    mixinStandardHelpOptions = true)
+final class SchemaSketchCommand implements Callable<Integer> {
+
+  private final Terminal terminal;
+
+  @Parameters(
+      index = "0..*",
+      arity = "1..*",
+      paramLabel = "FILE",
+      description = "JSON files or journals (journal.jsonl); - is the standard input.")
+  private List<String> files = new ArrayList<>();
+
+  @Option(
+      names = "--replies-to",
+      paramLabel = "CALL",
+      description =
+          "Of a journal: take the successful replies to this call, like 'GET /api/hives/{id}'.")
+  private @Nullable String call;
+
+  @Option(names = "--closed", description = "Allow no fields but those in the samples.")
+  private boolean closed;
+
+  @Option(names = "--to", paramLabel = "FILE", description = "Write the schema to this new file.")
+  private @Nullable Path target;
+
+  SchemaSketchCommand(Terminal terminal) {
+    this.terminal = terminal;
+  }
+
+  @Override
+  public Integer call() {
+    List<JsonNode> samples = new ArrayList<>();
+    Map<String, List<JsonNode>> replies = new LinkedHashMap<>();
+    for (String file : files) {
+      if (file.endsWith(".jsonl")) {
+        JournalReplies.of(Path.of(file))
+            .forEach((name, bodies) ->
+                replies.computeIfAbsent(name, key -> new ArrayList<>()).addAll(bodies));
+      } else {
+        samples.add(JsonFiles.read(file));
+      }
+    }
+    samples.addAll(chosen(replies));
+    Sketch sketch = closed ? Sketch.closed() : Sketch.open();
+    print(JsonMapping.standard().writeIndented(sketch.of(samples)), samples.size());
+    return 0;
+  }
+
+  private List<JsonNode> chosen(Map<String, List<JsonNode>> replies) {
+    if (files.stream().noneMatch(file -> file.endsWith(".jsonl"))) {
+      if (call != null) {
+        throw new Misuse("--replies-to chooses from a journal, and no journal (.jsonl) is named");
+      }
+      return List.of();
+    }
+    List<JsonNode> bodies = call == null ? null : replies.get(call);
+    if (bodies != null) {
+      return bodies;
+    }
+    String hint = call == null ? "" : NearestMatch.hint(call, replies.keySet());
+    StringBuilder there = new StringBuilder();
+    replies.forEach((name, all) ->
+        there.append("\n  ").append(name).append("  (").append(all.size()).append(')'));
+    throw new Misuse((call == null
+            ? "choose by --replies-to which call's replies are the samples"
+            : "no reply to '" + call + "' with JSON in it")
+        + (hint.isEmpty() ? "" : "; " + hint)
+        + (replies.isEmpty()
+            ? "; the journal has none at all"
+            : "; there are replies to:" + there));
+  }
+
+  private void print(String schema, int count) {
+    if (target == null) {
+      terminal.out().println(schema);
+      return;
+    }
+    if (Files.exists(target)) {
+      throw new Misuse(target + " is there already, and what was tightened by hand is not"
+          + " overwritten; name another file, or move it away");
+    }
+    try {
+      Files.writeString(target, schema + "\n", StandardCharsets.UTF_8);
+    } catch (IOException e) {
+      throw new Misuse("the schema cannot be written to " + target + ": " + e);
+    }
+    terminal
+        .out()
+        .println("sketched  " + target + " from " + count + (count == 1 ? " sample" : " samples"));
+  }
+}

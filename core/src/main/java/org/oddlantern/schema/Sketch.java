@@ -1,0 +1,62 @@
+package org.oddlantern.schema;
+
+import java.util.List;
+import org.oddlantern.schema.internal.Sample;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Makes a first schema from samples, to be tightened by hand: types, fields that are always there,
+ * values that may be null, formats that all texts of a place have, the few values that repeat over many
+ * samples. The schema accepts every sample. Immutable and thread-safe.
+ *
+ * <pre>{@code
+ * ObjectNode schema = Sketch.open().of(replies);
+ * }</pre>
+ */
+public final class Sketch {
+
+  private final boolean closed;
+
+  private Sketch(boolean closed) {
+    this.closed = closed;
+  }
+
+  /**
+   * Sketches that allow fields no sample had.
+   *
+   * @return the sketch
+   */
+  public static Sketch open() {
+    return new Sketch(false);
+  }
+
+  /**
+   * Sketches that allow no field but those that some sample had.
+   *
+   * @return the sketch
+   */
+  public static Sketch closed() {
+    return new Sketch(true);
+  }
+
+  /**
+   * The schema of some samples.
+   *
+   * @param samples one or more values
+   * @return a schema of draft 2020-12
+   * @throws IllegalArgumentException if there is no sample
+   */
+  public ObjectNode of(List<JsonNode> samples) {
+    if (samples.isEmpty()) {
+      throw new IllegalArgumentException("a sketch needs at least one sample");
+    }
+    Sample all = new Sample();
+    samples.forEach(all::add);
+    ObjectNode schema = JsonNodeFactory.instance.objectNode();
+    schema.put("$schema", Draft.DRAFT_2020_12.uri());
+    all.write(schema, closed);
+    return schema;
+  }
+}
