@@ -135,6 +135,20 @@ public final class Reply extends JudgedEvidence {
     return exchange.took();
   }
 
+  /**
+   * The request that this is the reply to, as it was sent: its body and headers may be checked and read
+   * like a reply's. After redirects it is the last one.
+   *
+   * <pre>{@code
+   * reply.sent().must(body(schema("beeyard.yaml#/components/schemas/NewHive")));
+   * }</pre>
+   *
+   * @return the request
+   */
+  public Evidence sent() {
+    return new SentEvidence(exchange, mapping, recorder);
+  }
+
   @Override
   public byte[] bytes() {
     return wire.body().clone();

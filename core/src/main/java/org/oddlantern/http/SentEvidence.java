@@ -1,0 +1,76 @@
+package org.oddlantern.http;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.NotJson;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** A request as it was sent, looked at like a reply. */
+final class SentEvidence extends JudgedEvidence {
+
+  private final Exchange exchange;
+  private final JsonMapping mapping;
+  private final CaseRecorder recorder;
+
+  SentEvidence(Exchange exchange, JsonMapping mapping, CaseRecorder recorder) {
+    this.exchange = exchange;
+    this.mapping = mapping;
+    this.recorder = recorder;
+  }
+
+  @Override
+  public String title() {
+    return "the request " + exchange.line() + " as it was sent";
+  }
+
+  @Override
+  public String summary() {
+    long length = exchange.request().body().length();
+    return length == 0 ? "no body" : "a body that begins: " + Words.cut(text());
+  }
+
+  @Override
+  public Headers headers() {
+    return exchange.request().headers();
+  }
+
+  @Override
+  public byte[] bytes() {
+    try {
+      return exchange.request().body().bytes();
+    } catch (IOException e) {
+      throw new IllegalStateException(
+          "the body of " + exchange.line() + " cannot be read again: " + e, e);
+    }
+  }
+
+  @Override
+  public String text() {
+    return new String(bytes(), StandardCharsets.UTF_8);
+  }
+
+  @Override
+  public JsonNode json() {
+    byte[] bytes = bytes();
+    try {
+      return mapping.parse(bytes);
+    } catch (NotJson e) {
+      return mapping.parse(text()); // then the place of the error counts characters
+    }
+  }
+
+  @Override
+  protected void judged(List<Verdict> verdicts) {
+    recorder.judged(exchange, verdicts);
+  }
+
+  @Override
+  protected JsonMapping hearingMapping() {
+    return mapping;
+  }
+}
