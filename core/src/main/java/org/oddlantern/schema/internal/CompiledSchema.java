@@ -47,17 +47,15 @@ public final class CompiledSchema {
    * @throws GivenUp if that would take too long
    */
   public boolean holds(JsonNode value) {
-    try {
-      return root.holds(value, new Evaluation(), null);
-    } catch (StackOverflowError e) {
-      throw GivenUp.tooDeep();
-    }
+    return DeepStack.given(() -> root.holds(value, new Evaluation(), null));
   }
 
   /** Everything that does not fit, for people. */
   public List<Finding> findings(Location where, JsonNode value) {
     try {
-      return holds(value) ? List.of() : Findings.of(where, violations(where, value));
+      return holds(value)
+          ? List.of()
+          : DeepStack.given(() -> Findings.of(where, violations(where, value)));
     } catch (GivenUp e) {
       return List.of(Finding.of(where, "a value that fits " + where(), "undecided")
           .hint(String.valueOf(e.getMessage())));
@@ -75,10 +73,15 @@ public final class CompiledSchema {
 
   /** The outcome in one of the specification's forms. */
   public ObjectNode output(OutputForm form, JsonNode value) {
-    boolean valid = accepts(value);
-    List<Violation> wrong =
-        valid || form == OutputForm.FLAG ? List.of() : violations(Location.ROOT, value);
-    return Outputs.of(form, wrong, valid);
+    try {
+      boolean valid = holds(value);
+      return DeepStack.given(() -> {
+        boolean told = valid || form == OutputForm.FLAG;
+        return Outputs.of(form, told ? List.of() : violations(Location.ROOT, value), valid);
+      });
+    } catch (GivenUp e) {
+      return Outputs.undecided(form, String.valueOf(e.getMessage()));
+    }
   }
 
   Optional<Violation> firstWrong(JsonNode value) {
@@ -86,10 +89,6 @@ public final class CompiledSchema {
   }
 
   private List<Violation> violations(Location where, JsonNode value) {
-    try {
-      return root.explain(Spot.of(where, value), new Evaluation(), null);
-    } catch (StackOverflowError e) {
-      throw GivenUp.tooDeep();
-    }
+    return root.explain(Spot.of(where, value), new Evaluation(), null);
   }
 }

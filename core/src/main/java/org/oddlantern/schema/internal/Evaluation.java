@@ -7,7 +7,7 @@ import org.oddlantern.schema.internal.text.GivenUp;
 final class Evaluation {
 
   /** Schemas within schemas, and values within values. */
-  private static final int DEEPEST = 6_000;
+  private static final int DEEPEST = 50_000;
 
   /** Subschemas applied in one judgement. */
   private static final int MOST_STEPS = 100_000_000;

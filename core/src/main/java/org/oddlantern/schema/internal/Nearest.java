@@ -27,7 +27,7 @@ final class Nearest {
   }
 
   static int depth(Spot spot) {
-    return (int) spot.pointer().chars().filter(c -> c == '/').count();
+    return spot.inside().count();
   }
 
   private static int distance(List<Violation> violations, int top) {

@@ -30,6 +30,18 @@ final class Outputs {
     return output;
   }
 
+  /** Where nobody could find out. */
+  static ObjectNode undecided(OutputForm form, String reason) {
+    ObjectNode output = MAKE.objectNode().put("valid", false);
+    if (form != OutputForm.FLAG) {
+      output
+          .put("keywordLocation", "")
+          .put("instanceLocation", "")
+          .put("error", "undecided: " + reason);
+    }
+    return output;
+  }
+
   /** A choice is a unit of its own in the flat list; where units are nested, those below tell it. */
   private static void collect(Violation violation, OutputForm form, List<ObjectNode> units) {
     boolean isLeaf = violation.inside().isEmpty();
@@ -45,12 +57,14 @@ final class Outputs {
     Spot spot = violation.spot();
     Keyword keyword = violation.keyword();
     String name = keyword.name();
-    boolean whole = name.isEmpty() || spot.way().endsWith("/" + name);
+    Steps way = spot.way();
+    boolean whole = name.isEmpty() || keyword instanceof Surplus && way.last().equals(name);
+    String place = (whole ? way : way.then(name)).pointer();
     return MAKE.objectNode()
         .put("valid", false)
-        .put("keywordLocation", spot.way() + (whole ? "" : "/" + Pointers.escape(name)))
+        .put("keywordLocation", place)
         .put("absoluteKeywordLocation", spot.subschema().site().absolute(name))
-        .put("instanceLocation", spot.pointer())
+        .put("instanceLocation", spot.inside().pointer())
         .put(
             "error",
             "wanted " + keyword.wanted(spot.value()) + ", got " + keyword.got(spot.value()));

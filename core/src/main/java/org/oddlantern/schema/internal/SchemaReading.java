@@ -267,7 +267,7 @@ final class SchemaReading {
       Keyword keyword = wrong.get().keyword();
       String hint = keyword.hint(spot.value());
       throw new SchemaProblem(
-          site.document().name() + "#" + pointer + spot.pointer(),
+          site.document().name() + "#" + pointer + spot.inside().pointer(),
           "wanted " + keyword.wanted(spot.value()) + ", got " + keyword.got(spot.value())
               + (hint.isEmpty() ? "" : "; " + hint)
               + " (" + site.dialect().draft().label() + ")");

@@ -10,52 +10,48 @@ import tools.jackson.databind.JsonNode;
  * through the schemas it came there.
  *
  * @param where the place in the value
- * @param pointer the same place as a JSON Pointer
+ * @param inside the same place, from the value that is judged as a whole
  * @param value the value there
  * @param rule the subschema; null before the first
- * @param way the keywords passed, as a JSON Pointer: the keyword location of the specification
+ * @param way the keywords passed: the keyword location of the specification
  */
 record Spot(
-    Location where,
-    String pointer,
-    JsonNode value,
-    @Nullable Rule rule,
-    String way) {
+    Location where, Steps inside, JsonNode value, @Nullable Rule rule, Steps way) {
 
   static Spot of(Location where, JsonNode value) {
-    return new Spot(where, "", value, null, "");
+    return new Spot(where, Steps.NONE, value, null, Steps.NONE);
   }
 
   /** In a subschema. */
   Spot in(Rule subschema) {
-    return new Spot(where, pointer, value, subschema, way);
+    return new Spot(where, inside, value, subschema, way);
   }
 
   /** On through a keyword, at the same place of the value. */
   Spot through(Object... steps) {
-    StringBuilder longer = new StringBuilder(way);
+    Steps longer = way;
     for (Object step : steps) {
-      longer.append('/').append(Pointers.escape(step.toString()));
+      longer = longer.then(step);
     }
-    return new Spot(where, pointer, value, rule, longer.toString());
+    return new Spot(where, inside, value, rule, longer);
   }
 
   /** At a member of the object. */
   Spot at(String name, JsonNode member) {
-    return new Spot(where.child(name), pointer + "/" + Pointers.escape(name), member, rule, way);
+    return new Spot(where.child(name), inside.then(name), member, rule, way);
   }
 
   /** At an item of the list. */
   Spot at(int index, JsonNode item) {
-    return new Spot(where.child(index), pointer + "/" + index, item, rule, way);
+    return new Spot(where.child(index), inside.then(index), item, rule, way);
   }
 
   Violation violation(Keyword keyword) {
     return new Violation(this, keyword, List.of());
   }
 
-  Violation violation(Keyword keyword, List<Violation> inside) {
-    return new Violation(this, keyword, inside);
+  Violation violation(Keyword keyword, List<Violation> found) {
+    return new Violation(this, keyword, found);
   }
 
   /** The subschema, which is there wherever a keyword stands. */

@@ -1,5 +1,7 @@
 package org.oddlantern.schema.internal;
 
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
@@ -82,15 +84,20 @@ final class Texts {
     @Override
     boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
       try {
-        String text = value.stringValue();
-        String plain = encoded
-            ? new String(
-                java.util.Base64.getDecoder().decode(text), java.nio.charset.StandardCharsets.UTF_8)
-            : text;
+        String plain = encoded ? decoded(value.stringValue()) : value.stringValue();
         return !json || !JsonMapping.standard().parse(plain).isMissingNode();
       } catch (IllegalArgumentException | NotJson e) {
         return false;
       }
+    }
+
+    /** RFC 2045, section 6.8: lines may be broken, padding may not be missing. */
+    private static String decoded(String text) {
+      String joined = text.replaceAll("[\\r\\n]", "");
+      if (joined.length() % 4 != 0) {
+        throw new IllegalArgumentException("padding is missing");
+      }
+      return new String(Base64.getDecoder().decode(joined), StandardCharsets.UTF_8);
     }
 
     @Override
