@@ -1,7 +1,6 @@
 package org.oddlantern.cli;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -32,8 +31,8 @@ final class JsonFiles {
     try {
       return JsonMapping.standard().parse(bytes);
     } catch (NotJson e) {
-      throw new Misuse(
-          name + ": this is not JSON: " + e.around(new String(bytes, StandardCharsets.UTF_8)));
+      throw new Misuse("%s, line %d, column %d: this is not JSON: %s"
+          .formatted(name, e.line(), e.column(), e.getMessage()));
     }
   }
 }

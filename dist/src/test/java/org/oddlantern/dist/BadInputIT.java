@@ -63,7 +63,7 @@ class BadInputIT {
         "path",
         "$[?1]",
         "hive.json");
-    refused(2, "odd-lantern: the file none.json cannot be read: ", "path", "$", "none.json");
+    refused(2, "odd-lantern: there is no file none.json\n", "path", "$", "none.json");
     refused(
         2,
         "odd-lantern: --fail-on does not know 'warnd'; did you mean 'warned'? it takes warned, unproven, fixed, flaky, skipped, pending\n",
