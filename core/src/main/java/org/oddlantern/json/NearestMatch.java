@@ -1,7 +1,6 @@
 package org.oddlantern.json;
 
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -24,14 +23,24 @@ public final class NearestMatch {
     if (name.length() > LONGEST) {
       return Optional.empty();
     }
-    int allowed = Math.max(1, name.length() / 3);
-    return known.stream()
-        .limit(MOST)
-        .filter(candidate -> Math.abs(candidate.length() - name.length()) <= allowed)
-        .map(candidate -> new Candidate(candidate, distance(folded(name), folded(candidate))))
-        .filter(candidate -> candidate.distance <= allowed)
-        .min(Comparator.comparingInt(Candidate::distance))
-        .map(Candidate::name);
+    String wanted = folded(name);
+    int apart = Math.max(1, name.length() / 3);
+    int allowed = apart;
+    String nearest = null;
+    int looked = 0;
+    for (String candidate : known) {
+      if (++looked > MOST || allowed < 0) {
+        break;
+      }
+      if (Math.abs(candidate.length() - name.length()) <= apart) {
+        int distance = distance(wanted, folded(candidate), allowed);
+        if (distance <= allowed) {
+          nearest = candidate;
+          allowed = distance - 1;
+        }
+      }
+    }
+    return Optional.ofNullable(nearest);
   }
 
   /**
@@ -46,19 +55,27 @@ public final class NearestMatch {
   }
 
   private static String folded(String name) {
-    return name.toLowerCase(Locale.ROOT).replace("_", "").replace("-", "");
+    String lower = name.toLowerCase(Locale.ROOT);
+    return lower.indexOf('_') < 0 && lower.indexOf('-') < 0
+        ? lower
+        : lower.replace("_", "").replace("-", "");
   }
 
-  /** Edits (insert, remove, replace, swap neighbours) from one text to the other. */
-  private static int distance(String a, String b) {
+  /**
+   * Edits (insert, remove, replace, swap neighbours) from one text to the other; more than allowed as
+   * soon as it is certain that there are more.
+   */
+  private static int distance(String a, String b, int allowed) {
     int[] before = new int[b.length() + 1];
     int[] last = new int[b.length() + 1];
     int[] row = new int[b.length() + 1];
     for (int j = 0; j <= b.length(); j++) {
       last[j] = j;
     }
+    int leastBefore = 0;
     for (int i = 1; i <= a.length(); i++) {
       row[0] = i;
+      int least = i;
       for (int j = 1; j <= b.length(); j++) {
         int replace = last[j - 1] + (a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1);
         row[j] = Math.min(replace, 1 + Math.min(last[j], row[j - 1]));
@@ -68,7 +85,12 @@ public final class NearestMatch {
             && a.charAt(i - 2) == b.charAt(j - 1)) {
           row[j] = Math.min(row[j], before[j - 2] + 1);
         }
+        least = Math.min(least, row[j]);
       }
+      if (least > allowed && leastBefore > allowed) {
+        return least; // a swap looks back two rows, so two must be beyond
+      }
+      leastBefore = least;
       int[] spare = before;
       before = last;
       last = row;
@@ -76,6 +98,4 @@ public final class NearestMatch {
     }
     return last[b.length()];
   }
-
-  private record Candidate(String name, int distance) {}
 }

@@ -3,7 +3,6 @@ package org.oddlantern.json;
 import java.lang.reflect.Type;
 import java.math.BigDecimal;
 import java.util.Collection;
-import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 
 /** How values are told in messages: compact JSON with its kind, cut at a limit that is said. */
@@ -28,6 +27,9 @@ public final class Words {
     }
     if (node.isNumber()) {
       return number(node);
+    }
+    if (node.isString()) {
+      return quoted(node.stringValue());
     }
     if (node.isPojo()) {
       return Embedded.shape(node).words();
@@ -117,8 +119,11 @@ public final class Words {
    * @return the first dozen, and how many more there are
    */
   public static String names(Collection<String> names) {
-    String shown = names.stream().limit(NAMES).collect(Collectors.joining(", "));
-    return names.size() > NAMES ? shown + " and " + (names.size() - NAMES) + " more" : shown;
+    if (names.size() <= NAMES) {
+      return String.join(", ", names);
+    }
+    String shown = String.join(", ", names.stream().limit(NAMES).toList());
+    return shown + " and " + (names.size() - NAMES) + " more";
   }
 
   /**

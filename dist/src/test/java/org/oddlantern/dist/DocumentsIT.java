@@ -53,13 +53,14 @@ class DocumentsIT {
     String elsewhere = everything()
         .replace(calls(), "")
         .replace(document("checks"), "")
+        .replace(document("schemas"), "")
         .replace(document("failures"), ""); // FailuresIT makes that one
     assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
     assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
     for (String command : String.join("", blocks(everything(), "sh")).lines().toList()) {
       assertTrue(
           command.matches(
-              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path)( .*)?|bench/(run|reading)"),
+              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema)( .*)?|bench/(run|reading|schemas)"),
           command + " is a command that no test knows");
     }
   }
@@ -73,7 +74,7 @@ class DocumentsIT {
         sources.append(Files.readString(file));
       }
     }
-    List<String> snippets = blocks(calls() + document("checks"), "java");
+    List<String> snippets = blocks(calls() + document("checks") + document("schemas"), "java");
     assertTrue(snippets.size() > 25, "only " + snippets.size() + " snippets were found");
     for (String snippet : snippets) {
       assertTrue(dense(sources.toString()).contains(dense(snippet)), snippet);
@@ -93,6 +94,18 @@ class DocumentsIT {
 
   private static String document(String name) throws IOException {
     return Files.readString(ROOT.resolve("docs/" + name + ".md"));
+  }
+
+  @Test
+  void theSettingsForSchemasAreInForce() throws Exception {
+    String settings = "use: local\nenvironments:\n  local: {}\n";
+    Files.writeString(
+        folder.resolve("odd-lantern.yaml"), settings + blocks(document("schemas"), "yaml").get(0));
+    Command.Output output = Command.in(folder).run("settings");
+    assertTrue(
+        output.out().matches(
+            "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*"),
+        output.out() + output.err());
   }
 
   @Test

@@ -38,8 +38,8 @@ final class Absent extends Keyword {
 
   @Override
   String hint(JsonNode value) {
-    return NearestMatch.hint(field, value.propertyNames())
-        .replace("did you mean '", "is '")
-        .replace("'?", "' meant to be it?");
+    return NearestMatch.among(field, value.propertyNames())
+        .map(near -> "is '" + near + "' meant to be it?")
+        .orElse("");
   }
 }

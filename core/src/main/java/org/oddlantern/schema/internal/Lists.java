@@ -68,14 +68,21 @@ final class Lists {
       JsonNode list = spot.value();
       for (int i = 0; i < list.size(); i++) {
         Rule rule = i < prefix.length ? prefix[i] : rest;
-        if (rule != null && rule.takesNone()) {
-          out.add(spot.through(name()).at(i, list.get(i)).violation(new Surplus(name(), "item")));
-        } else if (rule != null) {
-          Spot item = (i < prefix.length ? spot.through(first, i) : spot.through(name()));
-          rule.explain(item.at(i, list.get(i)), run, null, out);
+        if (rule != null && !rule.holds(list.get(i), run, null)) {
+          explain(rule, i, spot, run, out);
         }
       }
       cover(list.size(), covered);
+    }
+
+    private void explain(Rule rule, int i, Spot spot, Evaluation run, List<Violation> out) {
+      JsonNode item = spot.value().get(i);
+      if (rule.takesNone()) {
+        out.add(spot.through(name()).at(i, item).violation(new Surplus(name(), "item")));
+      } else {
+        Spot through = i < prefix.length ? spot.through(first, i) : spot.through(name());
+        rule.explain(through.at(i, item), run, null, out);
+      }
     }
 
     @Override

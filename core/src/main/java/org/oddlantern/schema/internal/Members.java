@@ -103,6 +103,9 @@ final class Members extends Keyword {
   }
 
   private static void explain(Spot at, Rule rule, Evaluation run, List<Violation> out) {
+    if (rule.holds(at.value(), run, null)) {
+      return;
+    }
     if (rule.takesNone()) {
       out.add(at.in(rule).violation(new Surplus("", "field")));
     } else {

@@ -2,6 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Identity;
 import org.oddlantern.json.Location;
 import tools.jackson.databind.JsonNode;
 
@@ -43,7 +44,8 @@ record Spot(
 
   /** At an item of the list. */
   Spot at(int index, JsonNode item) {
-    return new Spot(where.child(index), inside.then(index), item, rule, way);
+    return new Spot(
+        where.child(index).knownAs(Identity.of(item)), inside.then(index), item, rule, way);
   }
 
   Violation violation(Keyword keyword) {
