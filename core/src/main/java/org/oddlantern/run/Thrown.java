@@ -9,6 +9,7 @@ import org.oddlantern.database.DatabaseProblem;
 import org.oddlantern.http.NoReply;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.NotSent;
+import org.oddlantern.schema.SchemaProblem;
 
 /** Turns what a case threw into an outcome and a problem that explains itself. */
 final class Thrown {
@@ -29,6 +30,7 @@ final class Thrown {
     boolean selfExplaining = thrown instanceof NotAsPromised
         || thrown instanceof NoReply
         || thrown instanceof DatabaseProblem
+        || thrown instanceof SchemaProblem
         || thrown instanceof SettingsProblem;
     return new ProblemRecord(
         selfExplaining ? "" : thrown.getClass().getSimpleName(),

@@ -82,6 +82,19 @@ class SourcesTest {
   }
 
   @Test
+  void aFileThatNamesNoDraftIsReadAsWhoRefersToItIs() throws IOException {
+    write("part.yaml", "type: string\nnullable: true\n");
+    write("api.yaml", "openapi: 3.0.3\ncomponents: { schemas: { A: { $ref: part.yaml } } }\n");
+    assertTrue(inFolder().named("api.yaml#/components/schemas/A").accepts(json("null")));
+    assertFalse(inFolder().named("part.yaml").accepts(json("null")));
+    write("old.json", "{\"maximum\":3,\"exclusiveMaximum\":true}");
+    assertFalse(inFolder()
+        .text("{\"$schema\":\"http://json-schema.org/draft-04/schema#\",\"$ref\":\"file:%s\"}"
+            .formatted(folder.resolve("old.json").toUri().getRawPath()))
+        .accepts(json("3")));
+  }
+
+  @Test
   void aHostIsAskedOnlyIfItIsAllowed() throws IOException {
     HttpServer server =
         HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);

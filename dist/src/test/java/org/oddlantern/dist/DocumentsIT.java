@@ -100,11 +100,14 @@ class DocumentsIT {
   void theSettingsForSchemasAreInForce() throws Exception {
     String settings = "use: local\nenvironments:\n  local: {}\n";
     Files.writeString(
-        folder.resolve("odd-lantern.yaml"), settings + blocks(document("schemas"), "yaml").get(0));
+        folder.resolve("odd-lantern.yaml"),
+        settings + blocks(document("schemas"), "yaml").get(0));
     Command.Output output = Command.in(folder).run("settings");
     assertTrue(
-        output.out().matches(
-            "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*"),
+        output
+            .out()
+            .matches(
+                "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*"),
         output.out() + output.err());
   }
 

@@ -30,13 +30,13 @@ final class SchemaReading {
 
   /** Reads the schema at a place of a document. */
   Rule read(Document document, String pointer) {
-    Resource root = add(document);
+    Resource root = add(document, Dialect.of(rules.assumed()));
     return ruleAt(document, root, pointer, document.name() + "#");
   }
 
   /** Makes a document and all that is named in it known. */
-  private Resource add(Document document) {
-    Dialect dialect = dialectOf(document);
+  private Resource add(Document document, Dialect otherwise) {
+    Dialect dialect = dialectOf(document, otherwise);
     String uri = document.uri();
     JsonNode id = document.root().path(dialect.identifier());
     boolean alone = dialect.refStandsAlone() && document.root().path("$ref").isString();
@@ -55,7 +55,8 @@ final class SchemaReading {
     resources.put(resource.uri(), resource);
   }
 
-  private Dialect dialectOf(Document document) {
+  /** What it names; else that of who refers to it. */
+  private Dialect dialectOf(Document document, Dialect otherwise) {
     JsonNode root = document.root();
     String openApi = root.path("openapi").asString("");
     if (openApi.startsWith("3.0") || root.path("swagger").isString()) {
@@ -63,11 +64,11 @@ final class SchemaReading {
     }
     JsonNode named = root.path(openApi.isEmpty() ? "$schema" : "jsonSchemaDialect");
     boolean ofOpenApi = named.asString("").startsWith("https://spec.openapis.org/oas/3.1");
-    return named.isString() && !ofOpenApi
-        ? dialect(
-            named.stringValue(),
-            document.name() + "#/" + (openApi.isEmpty() ? "$schema" : "jsonSchemaDialect"))
-        : Dialect.of(rules.assumed());
+    if (named.isString() && !ofOpenApi) {
+      String keyword = openApi.isEmpty() ? "$schema" : "jsonSchemaDialect";
+      return dialect(named.stringValue(), document.name() + "#/" + keyword);
+    }
+    return openApi.isEmpty() ? otherwise : Dialect.of(Draft.DRAFT_2020_12);
   }
 
   /** The dialect of a resource inside a document. */
@@ -88,7 +89,7 @@ final class SchemaReading {
       return Dialect.of(rules.assumed());
     }
     metaSchemas.add(plain);
-    Resource known = find(plain);
+    Resource known = find(plain, Dialect.of(rules.assumed()));
     metaSchemas.remove(plain);
     if (known == null) {
       throw new SchemaProblem(
@@ -129,7 +130,7 @@ final class SchemaReading {
   Rule refer(Site from, String keyword, String reference) {
     String place = from.place(keyword);
     String uri = resolve(from.resource().uri(), Uris.withoutFragment(reference), place);
-    Resource resource = find(uri);
+    Resource resource = find(uri, from.dialect());
     if (resource == null) {
       throw new SchemaProblem(place, unresolved(reference, uri));
     }
@@ -153,7 +154,8 @@ final class SchemaReading {
 
   /** Whether a reference ends at an anchor that outer resources may give another meaning. */
   boolean isDynamic(Site from, String reference) {
-    Resource resource = find(resolve(from.resource().uri(), Uris.withoutFragment(reference), ""));
+    Resource resource =
+        find(resolve(from.resource().uri(), Uris.withoutFragment(reference), ""), from.dialect());
     return resource != null && resource.dynamicAnchors().contains(Uris.fragment(reference));
   }
 
@@ -175,12 +177,12 @@ final class SchemaReading {
     }
   }
 
-  private @Nullable Resource find(String uri) {
+  private @Nullable Resource find(String uri, Dialect otherwise) {
     Resource known = resources.get(uri);
     if (known == null) {
       Optional<Document> document = rules.sources().document(uri);
       if (document.isPresent()) {
-        known = add(document.get());
+        known = add(document.get(), otherwise);
       }
     }
     return known;
