@@ -71,18 +71,19 @@ final class Identifiers {
   }
 
   private void descend(String name, JsonNode value, String pointer, Resource resource) {
-    String below = pointer + "/" + Pointers.escape(name);
     if (value.isObject() && ONE.contains(name)) {
-      search(value, below, resource);
+      search(value, pointer + "/" + name, resource);
     } else if (value.isArray() && MANY.contains(name)) {
       for (int i = 0; i < value.size(); i++) {
-        search(value.get(i), below + "/" + i, resource);
+        search(value.get(i), pointer + "/" + name + "/" + i, resource);
       }
     } else if (value.isObject() && NAMED.contains(name)) {
       value
           .properties()
-          .forEach(entry ->
-              search(entry.getValue(), below + "/" + Pointers.escape(entry.getKey()), resource));
+          .forEach(entry -> search(
+              entry.getValue(),
+              pointer + "/" + name + "/" + Pointers.escape(entry.getKey()),
+              resource));
     }
   }
 

@@ -2,7 +2,6 @@ package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
@@ -25,14 +24,31 @@ final class Rule {
   }
 
   void fill(List<Keyword> keywords) {
-    List<Keyword> sorted = new ArrayList<>(keywords);
-    sorted.sort(Comparator.comparing(Keyword::isLast));
-    for (int kind = 0; kind < Kind.COUNT; kind++) {
-      int bit = 1 << kind;
-      byKind[kind] =
-          sorted.stream().filter(keyword -> (keyword.kinds() & bit) != 0).toArray(Keyword[]::new);
+    List<Keyword> sorted = new ArrayList<>(keywords.size());
+    for (Keyword keyword : keywords) {
+      if (!keyword.isLast()) {
+        sorted.add(keyword);
+      }
     }
-    tracks = sorted.stream().anyMatch(Keyword::isLast);
+    for (Keyword keyword : keywords) {
+      if (keyword.isLast()) {
+        sorted.add(keyword);
+        tracks = true;
+      }
+    }
+    for (int kind = 0; kind < Kind.COUNT; kind++) {
+      byKind[kind] = ofKind(sorted, 1 << kind);
+    }
+  }
+
+  private static Keyword[] ofKind(List<Keyword> keywords, int kind) {
+    List<Keyword> those = new ArrayList<>(keywords.size());
+    for (Keyword keyword : keywords) {
+      if ((keyword.kinds() & kind) != 0) {
+        those.add(keyword);
+      }
+    }
+    return those.isEmpty() ? NONE : those.toArray(NONE);
   }
 
   Site site() {

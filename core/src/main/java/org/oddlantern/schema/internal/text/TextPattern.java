@@ -14,6 +14,8 @@ public final class TextPattern {
   /** A text so short that no pattern can take long over it: two ways at each character at worst. */
   private static final int SHORT = 16;
 
+  private static final Pattern START = Pattern.compile("\\^[\\w/ :@#%&~=;<>,'\"-]+");
+
   private final String source;
   private final Pattern pattern;
   private final @Nullable String start;
@@ -49,7 +51,7 @@ public final class TextPattern {
 
   /** The text that a pattern wants at the beginning, if that is all it wants; null if it is not. */
   private static @Nullable String start(String source) {
-    return source.matches("\\^[\\w/ :@#%&~=;<>,'\"-]+") ? source.substring(1) : null;
+    return START.matcher(source).matches() ? source.substring(1) : null;
   }
 
   /** The pattern as the schema writes it. */
