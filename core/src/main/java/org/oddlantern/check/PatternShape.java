@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlantern.internal.PatientText;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -11,6 +12,8 @@ import tools.jackson.databind.JsonNode;
 
 /** A text that matches a pattern of {@link Pattern} as a whole. */
 record PatternShape(Pattern pattern) implements Shape {
+
+  private static final int MOST_LOOKS = 50_000_000;
 
   @Override
   public String words() {
@@ -24,7 +27,7 @@ record PatternShape(Pattern pattern) implements Shape {
     }
     Finding no = Finding.of(where, words(), Words.of(value));
     try {
-      Matcher matcher = pattern.matcher(new PatientText(value.stringValue()));
+      Matcher matcher = pattern.matcher(new PatientText(value.stringValue(), MOST_LOOKS));
       if (matcher.matches()) {
         return List.of();
       }

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal.text;
 import java.util.regex.Pattern;
 
 /** Formats of texts that machines write. */
-final class Codes {
+public final class Codes {
 
   private static final Pattern RELATIVE =
       Pattern.compile("(0|[1-9][0-9]*)(#|(/([^/~]|~[01])*)*)", Pattern.DOTALL);
@@ -12,7 +12,8 @@ final class Codes {
 
   private Codes() {}
 
-  static boolean isUuid(String text) {
+  /** Whether a text is a UUID as RFC 4122 writes it. */
+  public static boolean isUuid(String text) {
     if (text.length() != UUID_LENGTH) {
       return false;
     }

@@ -3,6 +3,7 @@ package org.oddlantern.schema.internal.text;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.PatientText;
 import org.oddlantern.json.Words;
 
 /**
@@ -13,6 +14,8 @@ public final class TextPattern {
 
   /** A text so short that no pattern can take long over it: two ways at each character at worst. */
   private static final int SHORT = 16;
+
+  private static final int MOST_LOOKS = 10_000_000;
 
   private static final Pattern START = Pattern.compile("\\^[\\w/ :@#%&~=;<>,'\"-]+");
 
@@ -70,9 +73,9 @@ public final class TextPattern {
     }
     try {
       return pattern
-          .matcher(text.length() < SHORT ? text : new CountedLooks(text))
+          .matcher(text.length() < SHORT ? text : new PatientText(text, MOST_LOOKS))
           .find();
-    } catch (CountedLooks.Exhausted | StackOverflowError e) {
+    } catch (PatientText.Exhausted | StackOverflowError e) {
       throw new GivenUp(
           ("the pattern %s was given up on a text of %,d characters, since it tries too many ways;"
                   + " write it with fewer nested repetitions")

@@ -1,20 +1,26 @@
-package org.oddlantern.check;
+package org.oddlantern.internal;
 
 /** A text that lets a pattern look at it so many times and no more, since patterns can try for years. */
-final class PatientText implements CharSequence {
-
-  private static final int MOST_LOOKS = 50_000_000;
+public final class PatientText implements CharSequence {
 
   private final CharSequence text;
+  private final int mostLooks;
   private int looks;
 
-  PatientText(CharSequence text) {
+  /**
+   * A text to be looked at.
+   *
+   * @param text the text
+   * @param mostLooks how often
+   */
+  public PatientText(CharSequence text, int mostLooks) {
     this.text = text;
+    this.mostLooks = mostLooks;
   }
 
   @Override
   public char charAt(int index) {
-    if (++looks > MOST_LOOKS) {
+    if (++looks > mostLooks) {
       throw new Exhausted();
     }
     return text.charAt(index);
@@ -36,7 +42,7 @@ final class PatientText implements CharSequence {
   }
 
   /** The patience is at its end. */
-  static final class Exhausted extends RuntimeException {
+  public static final class Exhausted extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     Exhausted() {
