@@ -44,7 +44,13 @@ final class Execution {
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
     List<String> found = strictness.found();
     found.forEach(one -> terminal.out().println("strict    " + one));
-    return result.isGreen() && problems.isEmpty() && found.isEmpty() ? 0 : 1;
+    if (!result.isGreen() || !problems.isEmpty() || !found.isEmpty()) {
+      return 1;
+    }
+    if (!result.ran()) {
+      terminal.out().println("nothing ran: every case is skipped or pending");
+    }
+    return result.ran() ? 0 : 3;
   }
 
   private static JournalWriter begun(Path journal) {

@@ -6,6 +6,7 @@ import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.oddlantern.json.Words;
 import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.CaseMarks;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.plan.Selection;
@@ -52,6 +53,20 @@ final class ListCommand implements Callable<Integer> {
     if (!definition.wants().isEmpty()) {
       out.println(" ".repeat(20) + "takes "
           + definition.wants().stream().map(ListCommand::words).collect(Collectors.joining(", ")));
+    }
+    CaseMarks marks = definition.marks();
+    if (!marks.tags().isEmpty()) {
+      out.println(" ".repeat(20) + "tags " + String.join(", ", marks.tags()));
+    }
+    if (!marks.notNow().isEmpty()) {
+      out.println(" ".repeat(20) + "not now: " + marks.notNow()
+          + (marks.until() == null ? "" : ", until " + marks.until()));
+    }
+    if (marks.toBeWritten()) {
+      out.println(" ".repeat(20) + "to be written");
+    }
+    if (!marks.knownFault().isEmpty()) {
+      out.println(" ".repeat(20) + "known fault " + marks.knownFault());
     }
     Type handsOn = definition.handsOn();
     if (handsOn != null) {

@@ -32,7 +32,7 @@ import picocli.CommandLine.Spec;
     footer = {
       "",
       "Exit status: 0 all passed; 1 something failed, errored, was blocked or left",
-      "behind; 2 wrong use, settings or plan; 3 nothing was selected."
+      "behind; 2 wrong use, settings or plan; 3 nothing was selected, or nothing ran."
     })
 public final class Main implements Runnable {
 

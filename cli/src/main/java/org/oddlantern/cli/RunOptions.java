@@ -24,6 +24,27 @@ final class RunOptions {
   private List<String> cases = new ArrayList<>();
 
   @Option(
+      names = "--tag",
+      paramLabel = "TAG",
+      split = ",",
+      description = "Run only cases with this tag. May be repeated: one of them is enough.")
+  private List<String> tags = new ArrayList<>();
+
+  @Option(
+      names = "--not-tag",
+      paramLabel = "TAG",
+      split = ",",
+      description = "Leave out cases with this tag. May be repeated.")
+  private List<String> withoutTags = new ArrayList<>();
+
+  @Option(
+      names = "--failed-in",
+      paramLabel = "JOURNAL",
+      description =
+          "Run only cases that failed, errored or were blocked in the run of this journal.")
+  private @Nullable Path failedIn;
+
+  @Option(
       names = "--seed",
       paramLabel = "SEED",
       description = "Repeat the fresh values of the run that printed this seed.")
@@ -44,7 +65,8 @@ final class RunOptions {
   private @Nullable Path out;
 
   Selection selection() {
-    return new Selection(cases);
+    return new Selection(
+        cases, tags, withoutTags, failedIn == null ? null : FailedCases.in(failedIn));
   }
 
   SettingsOptions settings() {

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param wants what it takes, constructors included, built-in things left out
  * @param handsOn the type it hands on, or null
  * @param environment the environment it is pinned to; empty for the run's
+ * @param marks what is marked on it
  */
 public record CaseDefinition(
     CaseId id,
@@ -25,7 +26,8 @@ public record CaseDefinition(
     Position position,
     List<Want> wants,
     @Nullable Type handsOn,
-    String environment) {
+    String environment,
+    CaseMarks marks) {
 
   /**
    * How messages name it.
@@ -46,7 +48,8 @@ public record CaseDefinition(
         position,
         wants,
         handsOn,
-        other);
+        other,
+        marks);
   }
 
   /** Whether both are the same method of the same suite, wherever they run. */

@@ -5,7 +5,12 @@ public final class NothingSelected extends RuntimeException {
 
   private static final long serialVersionUID = 1L;
 
-  NothingSelected(String message) {
+  /**
+   * Nothing.
+   *
+   * @param message what was asked for, and what there is
+   */
+  public NothingSelected(String message) {
     super(message);
   }
 }

@@ -108,7 +108,7 @@ public final class Planner {
       CaseDefinition taker = open.remove();
       draft.problems.addAll(reader.problems(taker));
       Map<Want, CaseDefinition> makers = new LinkedHashMap<>();
-      for (Want want : taker.wants()) {
+      for (Want want : taker.marks().runs() ? taker.wants() : List.<Want>of()) {
         CaseDefinition maker = placed(taker, lookup.find(taker, want, draft.problems::add), draft);
         if (maker != null) {
           makers.put(want, maker);

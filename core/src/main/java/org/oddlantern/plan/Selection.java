@@ -2,38 +2,98 @@ package org.oddlantern.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.NearestMatch;
 
 /**
- * Which cases somebody asked for. Each entry is a class (simple or full name), a {@code Class#method},
- * or a title with {@code *} for any text; a case that fits one of them is selected.
+ * Which cases somebody asked for. Several entries of one kind mean that one of them is enough; what is
+ * asked for in different ways must hold together.
  *
- * @param entries what was asked for; empty for all cases
+ * @param entries classes (simple or full name), {@code Class#method}s, or titles with {@code *} for any
+ *     text; empty for all cases
+ * @param tags tags of which a case must have one; empty for all cases
+ * @param withoutTags tags of which a case must have none
+ * @param ids the full names of cases, as a journal has them; null for all cases
  */
-public record Selection(List<String> entries) {
+public record Selection(
+    List<String> entries,
+    List<String> tags,
+    List<String> withoutTags,
+    @Nullable Set<String> ids) {
 
   /** All cases. */
   public static final Selection ALL = new Selection(List.of());
 
-  /** Keeps its own copy. */
+  /** Keeps its own copies. */
   public Selection {
     entries = List.copyOf(entries);
+    tags = List.copyOf(tags);
+    withoutTags = List.copyOf(withoutTags);
+    ids = ids == null ? null : Set.copyOf(ids);
+  }
+
+  /**
+   * Cases by class, method or title.
+   *
+   * @param entries what was asked for; empty for all cases
+   */
+  public Selection(List<String> entries) {
+    this(entries, List.of(), List.of(), null);
   }
 
   List<CaseDefinition> of(List<CaseDefinition> cases) {
-    List<CaseDefinition> selected = cases.stream()
+    if (cases.isEmpty()) {
+      throw new NothingSelected("there are no cases: no class there has a method with @Case");
+    }
+    List<CaseDefinition> named = cases.stream()
         .filter(one -> entries.isEmpty() || entries.stream().anyMatch(entry -> fits(entry, one)))
         .toList();
+    if (named.isEmpty()) {
+      throw new NothingSelected(nearest(cases));
+    }
+    List<CaseDefinition> tagged = named.stream().filter(this::fitsTags).toList();
+    if (tagged.isEmpty()) {
+      throw new NothingSelected(nearestTag(cases));
+    }
+    List<CaseDefinition> selected = tagged.stream()
+        .filter(one -> ids == null || ids.contains(one.id().toString()))
+        .toList();
     if (selected.isEmpty()) {
-      throw new NothingSelected(
-          cases.isEmpty()
-              ? "there are no cases: no class there has a method with @Case"
-              : nearest(cases));
+      throw new NothingSelected("none of the cases that did not pass in that journal is here now");
     }
     return selected;
+  }
+
+  private boolean fitsTags(CaseDefinition one) {
+    List<String> own = one.marks().tags();
+    return (tags.isEmpty() || tags.stream().anyMatch(own::contains))
+        && withoutTags.stream().noneMatch(own::contains);
+  }
+
+  private String nearestTag(List<CaseDefinition> cases) {
+    List<String> known = cases.stream()
+        .flatMap(one -> one.marks().tags().stream())
+        .distinct()
+        .sorted()
+        .toList();
+    String hints = tags.stream()
+        .filter(tag -> !known.contains(tag))
+        .flatMap(tag -> NearestMatch.among(tag, known).stream())
+        .distinct()
+        .collect(Collectors.joining(", "));
+    String asked = tags.isEmpty() ? "" : " is tagged " + String.join(" or ", tags);
+    String without =
+        withoutTags.isEmpty() ? "" : " is not tagged " + String.join(" or ", withoutTags);
+    return "no case that was asked for%s%s%s; %s"
+        .formatted(
+            asked,
+            asked.isEmpty() || without.isEmpty() ? without : " and" + without,
+            hints.isEmpty() ? "" : " (did you mean " + hints + "?)",
+            known.isEmpty() ? "there are no tags" : "the tags are " + String.join(", ", known));
   }
 
   private static boolean fits(String entry, CaseDefinition one) {

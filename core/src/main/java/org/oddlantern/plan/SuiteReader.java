@@ -123,6 +123,7 @@ final class SuiteReader {
           .ifPresent(problem -> found.add(new PlanProblem(place, "it returns " + problem)));
     }
     String title = method.getAnnotation(Case.class).value();
+    CaseMarks marks = new MarkReader(suite, method, place, found).marks();
     problems.merge(id, found, SuiteReader::joined);
     return new CaseDefinition(
         id,
@@ -132,7 +133,8 @@ final class SuiteReader {
         position,
         List.copyOf(wants),
         nothing ? null : returned,
-        environment(suite));
+        environment(suite),
+        marks);
   }
 
   /** The environment that the class, what it extends or what is around it is pinned to. */

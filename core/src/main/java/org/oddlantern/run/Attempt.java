@@ -24,6 +24,20 @@ record Attempt(
     return new Attempt(Outcome.ERRORED, null, new ProblemRecord("", message, "", ""));
   }
 
+  static Attempt skipped(String why) {
+    return new Attempt(Outcome.SKIPPED, null, new ProblemRecord("", why, "", ""));
+  }
+
+  static Attempt pending() {
+    return new Attempt(
+        Outcome.PENDING, null, new ProblemRecord("", "it is still to be written", "", ""));
+  }
+
+  /** This failure, which is a known one. */
+  Attempt known() {
+    return new Attempt(Outcome.KNOWN_FAULT, null, problem);
+  }
+
   static Attempt blocked(String message) {
     return new Attempt(Outcome.BLOCKED, null, new ProblemRecord("", message, "", ""));
   }

@@ -19,7 +19,8 @@ import org.jspecify.annotations.Nullable;
  * @param tookMicros microseconds it took
  * @param exchanges its calls in order
  * @param queries its looks into databases in order
- * @param problem what ended it; null if it passed
+ * @param knownFault where a fault is noted that it is known to have; empty if none
+ * @param problem what ended it or kept it from running; null if it passed
  * @param printed what it printed; may be empty
  */
 public record CaseRecord(
@@ -34,6 +35,7 @@ public record CaseRecord(
     long tookMicros,
     List<ExchangeRecord> exchanges,
     List<QueryRecord> queries,
+    String knownFault,
     @Nullable ProblemRecord problem,
     String printed) {
 
@@ -42,6 +44,7 @@ public record CaseRecord(
     marks = marks == null ? List.of() : List.copyOf(marks);
     exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
     queries = queries == null ? List.of() : List.copyOf(queries);
+    knownFault = knownFault == null ? "" : knownFault;
     printed = printed == null ? "" : printed;
   }
 
@@ -89,6 +92,7 @@ public record CaseRecord(
         tookMicros,
         others,
         queries,
+        knownFault,
         problem,
         printed);
   }

@@ -13,7 +13,10 @@ public enum Mark {
   UNPROVEN,
   /** It was not selected but makes what a selected case takes. */
   @JsonProperty("needed")
-  NEEDED;
+  NEEDED,
+  /** The service is known not to keep this promise, and now it did. */
+  @JsonProperty("fixed")
+  FIXED;
 
   /**
    * The word for it.

@@ -16,7 +16,34 @@ public enum Outcome {
   ERRORED,
   /** It did not run, since a case whose value it takes did not pass. */
   @JsonProperty("blocked")
-  BLOCKED;
+  BLOCKED,
+  /** It was not to run now, or takes what a case makes that did not run. */
+  @JsonProperty("skipped")
+  SKIPPED,
+  /** It is still to be written. */
+  @JsonProperty("pending")
+  PENDING,
+  /** It failed, as the service is known to. */
+  @JsonProperty("known fault")
+  KNOWN_FAULT;
+
+  /**
+   * Whether the build may be green with it.
+   *
+   * @return false if something is wrong that nobody expected
+   */
+  public boolean isGreen() {
+    return this == PASSED || this == SKIPPED || this == PENDING || this == KNOWN_FAULT;
+  }
+
+  /** It in a sentence about a case: {@code failed}, {@code is skipped}. */
+  String told() {
+    return this == SKIPPED || this == PENDING || this == KNOWN_FAULT ? "is " + article() : word();
+  }
+
+  private String article() {
+    return this == KNOWN_FAULT ? "a known fault" : word();
+  }
 
   /**
    * The word for it.
@@ -24,6 +51,6 @@ public enum Outcome {
    * @return {@code passed}, ...
    */
   public String word() {
-    return name().toLowerCase(Locale.ROOT);
+    return name().toLowerCase(Locale.ROOT).replace('_', ' ');
   }
 }

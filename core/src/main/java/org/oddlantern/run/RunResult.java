@@ -13,6 +13,16 @@ import java.util.Map;
 public record RunResult(Map<String, Integer> counts, int leftBehind, List<String> problems) {
 
   /**
+   * Whether any case ran.
+   *
+   * @return false if every case was skipped or is pending
+   */
+  public boolean ran() {
+    return counts.keySet().stream()
+        .anyMatch(word -> !word.equals("skipped") && !word.equals("pending"));
+  }
+
+  /**
    * Whether all is well.
    *
    * @return true if no case failed, errored or was blocked, nothing is left behind and every listener

@@ -168,32 +168,54 @@ public final class Runner {
   }
 
   private Attempt attempt(PlannedCase one, Surroundings surroundings) {
+    CaseDefinition definition = one.definition();
+    Attempt marked = new Marks(definition.marks(), clock).attempt(definition.position());
+    if (marked != null) {
+      return marked;
+    }
     if (!notReady.isEmpty()) {
       return Attempt.blocked(notReady);
     }
-    for (Map.Entry<Want, Integer> maker : one.makers().entrySet()) {
-      Attempt made = attempts.get(maker.getValue());
-      if (made != null && made.outcome() != Outcome.PASSED) {
-        return Attempt.blocked(cause(maker.getValue(), made));
-      }
+    Attempt spread = spread(one);
+    if (spread != null) {
+      return spread;
     }
     Attempt attempt = invoke(one, surroundings);
     CaseLog log = (CaseLog) surroundings.recorder();
     List<String> unseen = log.settle();
     if (attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()) {
-      return Attempt.failed(
-          String.join("\n", unseen), one.definition().position().toString());
+      attempt = Attempt.failed(String.join("\n", unseen), definition.position().toString());
     }
-    return attempt;
+    boolean known =
+        attempt.outcome() == Outcome.FAILED && !definition.marks().knownFault().isEmpty();
+    return known ? attempt.known() : attempt;
   }
 
+  /** What its makers leave for it: blocked if one broke, else skipped if one did not run (rule 15). */
+  private @Nullable Attempt spread(PlannedCase one) {
+    Attempt skipped = null;
+    for (int maker : one.makers().values()) {
+      Attempt made = attempts.get(maker);
+      if (made != null && !made.outcome().isGreen()) {
+        return Attempt.blocked(cause(maker, made));
+      }
+      if (made != null && made.outcome() != Outcome.PASSED && skipped == null) {
+        skipped = Attempt.skipped(cause(maker, made));
+      }
+    }
+    return skipped;
+  }
+
+  /** The first cause: a maker that was held up itself tells its own. */
   private String cause(int maker, Attempt made) {
-    if (made.outcome() == Outcome.BLOCKED && made.problem() != null) {
+    boolean passedOn = !order.plan().cases().get(maker).makers().isEmpty()
+        && (made.outcome() == Outcome.BLOCKED || made.outcome() == Outcome.SKIPPED);
+    if ((made.outcome() == Outcome.BLOCKED || passedOn) && made.problem() != null) {
       return made.problem().message();
     }
     CaseDefinition definition = order.plan().cases().get(maker).definition();
     return "%s, which makes what this case takes, %s ('%s')"
-        .formatted(definition.id().brief(), made.outcome().word(), definition.title());
+        .formatted(definition.id().brief(), made.outcome().told(), definition.title());
   }
 
   private Attempt invoke(PlannedCase one, Surroundings surroundings) {
@@ -259,6 +281,9 @@ public final class Runner {
     if (one.needed()) {
       marks.add(Mark.NEEDED);
     }
+    if (attempt.outcome() == Outcome.PASSED && !definition.marks().knownFault().isEmpty()) {
+      marks.add(Mark.FIXED);
+    }
     return new CaseRecord(
         definition.id().toString(),
         RunNames.suite(definition.suite()),
@@ -271,6 +296,7 @@ public final class Runner {
         micros,
         log.exchanges(recording),
         log.queries(recording),
+        definition.marks().knownFault(),
         masked(attempt.problem()),
         masker.text(log.printing()));
   }

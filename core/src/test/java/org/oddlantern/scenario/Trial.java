@@ -80,7 +80,7 @@ record Trial(RunResult result, List<RunEvent> events) {
         .toList();
   }
 
-  private static Path here() {
+  static Path here() {
     try {
       return Path.of(
           Trial.class.getProtectionDomain().getCodeSource().getLocation().toURI());

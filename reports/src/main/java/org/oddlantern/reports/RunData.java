@@ -10,7 +10,6 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
-import org.oddlantern.run.Outcome;
 import org.oddlantern.run.RunEvent;
 
 /**
@@ -73,12 +72,12 @@ public record RunData(
   }
 
   /**
-   * The cases that did not pass.
+   * The cases with which the build may not be green.
    *
    * @return in source order
    */
   public List<CaseRecord> notPassed() {
-    return cases.stream().filter(one -> one.outcome() != Outcome.PASSED).toList();
+    return cases.stream().filter(one -> !one.outcome().isGreen()).toList();
   }
 
   /**

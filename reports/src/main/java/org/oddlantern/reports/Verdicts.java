@@ -14,10 +14,10 @@ final class Verdicts {
   static String sentence(RunData run) {
     String cut = run.ended() == null ? "The run was cut off. " : "";
     List<String> parts = new ArrayList<>();
-    for (Outcome outcome : List.of(Outcome.FAILED, Outcome.ERRORED, Outcome.BLOCKED)) {
+    for (Outcome outcome : Outcome.values()) {
       long count = run.cases().stream().filter(one -> one.outcome() == outcome).count();
-      if (count > 0) {
-        parts.add(count + " " + outcome.word());
+      if (count > 0 && outcome != Outcome.PASSED) {
+        parts.add(Amounts.counted(count, outcome.word()));
       }
     }
     int left = run.leftBehind().size();

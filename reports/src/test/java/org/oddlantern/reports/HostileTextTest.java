@@ -157,6 +157,7 @@ class HostileTextTest {
         3_000,
         List.of(exchange),
         List.of(query),
+        EVIL,
         new ProblemRecord("Evil", EVIL, "Suite.java:4", EVIL),
         EVIL);
     return List.of(

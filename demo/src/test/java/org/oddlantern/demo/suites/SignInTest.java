@@ -8,8 +8,10 @@ import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Secret;
 import org.oddlantern.suite.Case;
+import org.oddlantern.suite.Tagged;
 
 /** Keepers sign in; whoever does not is refused. */
+@Tagged("smoke")
 public class SignInTest {
 
   /** What a signed-in keeper carries; other suites take it. */

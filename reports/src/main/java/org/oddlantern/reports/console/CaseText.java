@@ -27,6 +27,10 @@ final class CaseText {
 
   static List<String> of(CaseRecord one) {
     CaseText text = new CaseText();
+    if (one.outcome().isGreen() && one.outcome() != Outcome.PASSED) {
+      text.notRun(one);
+      return text.lines;
+    }
     boolean passed = one.outcome() == Outcome.PASSED;
     if (one.problem() != null) {
       text.problem(one.problem(), one);
@@ -40,6 +44,17 @@ final class CaseText {
     }
     one.printed().lines().forEach(line -> text.line("printed   " + line));
     return text.lines;
+  }
+
+  /** Why it did not run, or where its fault is noted; no more, since nobody has to look. */
+  private void notRun(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    if (one.outcome() == Outcome.KNOWN_FAULT) {
+      line(one.knownFault()
+          + (problem == null || problem.at().isEmpty() ? "" : ", at " + problem.at()));
+    } else if (one.outcome() == Outcome.SKIPPED && problem != null) {
+      problem.message().lines().forEach(this::line);
+    }
   }
 
   private void problem(ProblemRecord problem, CaseRecord one) {

@@ -3,6 +3,7 @@ package org.oddlantern.reports.console;
 import java.io.PrintStream;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Mark;
@@ -16,8 +17,13 @@ import org.oddlantern.run.RunListener;
  */
 public final class ConsoleReport implements RunListener {
 
-  private static final List<String> ORDER =
-      List.of("failed", "errored", "blocked", "unproven", "passed");
+  private static final List<String> ORDER = List.of(
+      "failed", "errored", "blocked", "known fault", "skipped", "pending", "unproven", "passed");
+
+  private static final Set<String> BROKEN = Set.of("failed", "errored", "blocked");
+
+  /** Of the word of an outcome and the time after it. */
+  private static final int WIDTH = 18;
 
   private final PrintStream out;
   private final Style style;
@@ -75,11 +81,14 @@ public final class ConsoleReport implements RunListener {
       breakLine();
       out.println(style.heading(suite));
     }
-    out.println(word(one)
-        + " %8s  %s%s"
-            .formatted(Amounts.time(one.tookMicros()), Plain.line(one.title()), marks(one)));
+    String time = one.outcome() == Outcome.SKIPPED || one.outcome() == Outcome.PENDING
+        ? ""
+        : Amounts.time(one.tookMicros());
+    int width = Math.max(1, WIDTH - one.word().length());
+    out.println(
+        word(one) + ("%" + width + "s  %s%s").formatted(time, Plain.line(one.title()), marks(one)));
     CaseText.of(one).forEach(line -> out.println("          " + line));
-    broken = one.outcome() != Outcome.PASSED && !one.asked().isEmpty();
+    broken = !one.outcome().isGreen() && !one.asked().isEmpty();
     if (broken) {
       out.println();
     }
@@ -94,8 +103,7 @@ public final class ConsoleReport implements RunListener {
   }
 
   private String word(CaseRecord one) {
-    String word = "%-9s".formatted(one.word());
-    return one.outcome() == Outcome.PASSED ? word : style.alarm(word);
+    return one.outcome().isGreen() ? one.word() : style.alarm(one.word());
   }
 
   private String marks(CaseRecord one) {
@@ -123,7 +131,7 @@ public final class ConsoleReport implements RunListener {
     Map<String, Integer> counts = ended.counts();
     List<String> parts = ORDER.stream()
         .filter(counts::containsKey)
-        .map(word -> counts.get(word) + " " + word)
+        .map(word -> Amounts.counted(counts.getOrDefault(word, 0), word))
         .toList();
     out.println();
     out.println(
@@ -132,9 +140,7 @@ public final class ConsoleReport implements RunListener {
       out.println("%s taken back, %d left behind"
           .formatted(Amounts.of(takenBack, "thing"), ended.leftBehind()));
     }
-    boolean green = ended.leftBehind() == 0
-        && counts.keySet().stream()
-            .allMatch(word -> word.equals("passed") || word.equals("unproven"));
+    boolean green = ended.leftBehind() == 0 && counts.keySet().stream().noneMatch(BROKEN::contains);
     if (!green) {
       out.println("the same values again: --seed " + seed);
     }

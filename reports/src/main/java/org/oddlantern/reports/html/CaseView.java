@@ -46,10 +46,12 @@ public record CaseView(
         "case-" + one.order(),
         page,
         one.word(),
-        one.outcome() == Outcome.PASSED,
+        one.outcome().isGreen(),
         one.title(),
         one.suite(),
-        Amounts.time(one.tookMicros()),
+        one.outcome() == Outcome.SKIPPED || one.outcome() == Outcome.PENDING
+            ? ""
+            : Amounts.time(one.tookMicros()),
         one.marks().stream()
             .filter(mark -> mark != Mark.UNPROVEN)
             .map(Mark::word)
@@ -64,6 +66,9 @@ public record CaseView(
   private static List<String> lines(CaseRecord one, ProblemRecord problem) {
     boolean told =
         problem.type().isEmpty() && one.asked().stream().anyMatch(AskedRecord::isTroubled);
+    if (one.outcome() == Outcome.KNOWN_FAULT) {
+      return List.of(one.knownFault());
+    }
     if (told) {
       return List.of();
     }

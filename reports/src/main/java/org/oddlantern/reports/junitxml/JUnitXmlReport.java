@@ -65,7 +65,10 @@ public final class JUnitXmlReport {
         xml,
         "errors",
         String.valueOf(count(cases, Outcome.ERRORED) + count(cases, Outcome.BLOCKED)));
-    attribute(xml, "skipped", "0");
+    attribute(
+        xml,
+        "skipped",
+        String.valueOf(cases.stream().filter(JUnitXmlReport::isSkipped).count()));
     attribute(
         xml, "time", seconds(cases.stream().mapToLong(CaseRecord::tookMicros).sum()));
     attribute(
@@ -111,7 +114,10 @@ public final class JUnitXmlReport {
     attribute(xml, "name", one.title());
     attribute(xml, "time", seconds(one.tookMicros()));
     ProblemRecord problem = one.problem();
-    if (problem != null) {
+    if (isSkipped(one)) {
+      xml.writeEmptyElement("skipped");
+      attribute(xml, "message", reason(one));
+    } else if (problem != null) {
       xml.writeStartElement(one.outcome() == Outcome.FAILED ? "failure" : "error");
       attribute(xml, "message", problem.message().lines().findFirst().orElse(problem.type()));
       attribute(xml, "type", problem.type().isEmpty() ? one.outcome().word() : problem.type());
@@ -124,6 +130,19 @@ public final class JUnitXmlReport {
       xml.writeEndElement();
     }
     xml.writeEndElement();
+  }
+
+  /** What other formats call so: the case did not run, or failed as it is known to. */
+  private static boolean isSkipped(CaseRecord one) {
+    return one.outcome().isGreen() && one.outcome() != Outcome.PASSED;
+  }
+
+  private static String reason(CaseRecord one) {
+    String message =
+        one.problem() == null ? "" : one.problem().message().lines().findFirst().orElse("");
+    return one.outcome() == Outcome.KNOWN_FAULT
+        ? "known fault " + one.knownFault() + (message.isEmpty() ? "" : ": " + message)
+        : one.outcome() == Outcome.PENDING ? "pending: " + message : message;
   }
 
   private static String text(CaseRecord one, ProblemRecord problem) {

@@ -1,0 +1,34 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.TreeSet;
+import org.oddlantern.plan.NothingSelected;
+import org.oddlantern.run.Journal;
+import org.oddlantern.run.RunEvent;
+
+/** The cases of an earlier run with which a build may not be green. */
+final class FailedCases {
+
+  private FailedCases() {}
+
+  /** Their full names, as the journal has them. */
+  static Set<String> in(Path journal) {
+    Set<String> ids = new TreeSet<>();
+    try {
+      new Journal(journal).read(event -> {
+        if (event instanceof RunEvent.CaseFinished finished
+            && !finished.record().outcome().isGreen()) {
+          ids.add(finished.record().id());
+        }
+      });
+    } catch (IOException e) {
+      throw new Misuse("the journal of --failed-in cannot be read: " + e.getMessage());
+    }
+    if (ids.isEmpty()) {
+      throw new NothingSelected("nothing failed in the run of " + journal);
+    }
+    return ids;
+  }
+}

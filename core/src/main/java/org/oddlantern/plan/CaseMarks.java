@@ -1,0 +1,39 @@
+package org.oddlantern.plan;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the marks on a case and on its class say.
+ *
+ * @param tags its tags, sorted
+ * @param notNow why it is not to run now; empty if it is
+ * @param until the last day on which it is not to run; null for no end
+ * @param toBeWritten whether it is still to be written
+ * @param knownFault where the fault is noted that it is known to have; empty if none
+ */
+public record CaseMarks(
+    List<String> tags,
+    String notNow,
+    @Nullable LocalDate until,
+    boolean toBeWritten,
+    String knownFault) {
+
+  /** Nothing is said. */
+  public static final CaseMarks NONE = new CaseMarks(List.of(), "", null, false, "");
+
+  /** Keeps its own list. */
+  public CaseMarks {
+    tags = List.copyOf(tags);
+  }
+
+  /**
+   * Whether the case runs; one that does not needs nothing either.
+   *
+   * @return false if it is skipped or pending
+   */
+  public boolean runs() {
+    return notNow.isEmpty() && !toBeWritten;
+  }
+}

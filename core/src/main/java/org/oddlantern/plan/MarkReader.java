@@ -1,0 +1,104 @@
+package org.oddlantern.plan;
+
+import java.lang.annotation.Annotation;
+import java.lang.reflect.AnnotatedElement;
+import java.lang.reflect.Method;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.suite.KnownFault;
+import org.oddlantern.suite.NotNow;
+import org.oddlantern.suite.Tagged;
+import org.oddlantern.suite.ToBeWritten;
+
+/** Reads the marks of one case: those on its method, its class, what that extends and what is around it. */
+final class MarkReader {
+
+  private final List<AnnotatedElement> places = new ArrayList<>();
+  private final Method method;
+  private final String place;
+  private final List<PlanProblem> problems;
+
+  /**
+   * A reader.
+   *
+   * @param suite the class the case belongs to
+   * @param method the case
+   * @param place how messages name it
+   * @param problems takes what is wrong
+   */
+  MarkReader(Class<?> suite, Method method, String place, List<PlanProblem> problems) {
+    this.method = method;
+    this.place = place;
+    this.problems = problems;
+    places.add(method);
+    for (Class<?> around = suite; around != null; around = around.getEnclosingClass()) {
+      for (Class<?> type = around; type != null; type = type.getSuperclass()) {
+        places.add(type);
+      }
+    }
+  }
+
+  CaseMarks marks() {
+    NotNow notNow = first(NotNow.class);
+    KnownFault fault = method.getAnnotation(KnownFault.class);
+    boolean toBeWritten = method.isAnnotationPresent(ToBeWritten.class);
+    if (notNow != null && notNow.why().isBlank()) {
+      problem("@NotNow needs a reason, so that somebody can take it off again");
+    }
+    if (fault != null && fault.value().isBlank()) {
+      problem("@KnownFault needs a reference, like the number of an issue");
+    }
+    if (fault != null && toBeWritten) {
+      problem("it has both @KnownFault and @ToBeWritten; what is not written has no known fault");
+    }
+    return new CaseMarks(
+        tags(),
+        notNow == null ? "" : notNow.why(),
+        notNow == null || notNow.until().isEmpty() ? null : day(notNow.until()),
+        toBeWritten,
+        fault == null ? "" : fault.value());
+  }
+
+  private List<String> tags() {
+    Set<String> tags = new TreeSet<>();
+    for (AnnotatedElement element : places) {
+      Tagged tagged = element.getDeclaredAnnotation(Tagged.class);
+      for (String tag : tagged == null ? new String[0] : tagged.value()) {
+        if (!tag.matches("[^\\s,]+")) {
+          problem("the tag '" + tag + "' must be a word without blanks and commas");
+        } else {
+          tags.add(tag);
+        }
+      }
+    }
+    return List.copyOf(tags);
+  }
+
+  private @Nullable LocalDate day(String text) {
+    try {
+      return LocalDate.parse(text);
+    } catch (DateTimeException e) {
+      problem("@NotNow is until '" + text + "'; write the day like 2026-12-01");
+      return null;
+    }
+  }
+
+  private <A extends Annotation> @Nullable A first(Class<A> type) {
+    for (AnnotatedElement element : places) {
+      A found = element.getDeclaredAnnotation(type);
+      if (found != null) {
+        return found;
+      }
+    }
+    return null;
+  }
+
+  private void problem(String message) {
+    problems.add(new PlanProblem(place, message));
+  }
+}

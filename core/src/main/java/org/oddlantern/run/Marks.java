@@ -1,0 +1,31 @@
+package org.oddlantern.run;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.plan.CaseMarks;
+import org.oddlantern.plan.Position;
+
+/** What the marks on a case make of it before it runs. */
+record Marks(CaseMarks marks, Clock clock) {
+
+  /** What comes of the case without running it; null if it is to run. */
+  @Nullable
+  Attempt attempt(Position position) {
+    if (marks.toBeWritten()) {
+      return Attempt.pending();
+    }
+    if (marks.notNow().isEmpty()) {
+      return null;
+    }
+    LocalDate until = marks.until();
+    if (until != null && LocalDate.now(clock.withZone(ZoneId.systemDefault())).isAfter(until)) {
+      return Attempt.failed(
+          "it was not to run until %s (%s), and that day has passed: let it run again, or move the day"
+              .formatted(until, marks.notNow()),
+          position.toString());
+    }
+    return Attempt.skipped(marks.notNow() + (until == null ? "" : ", until " + until));
+  }
+}
