@@ -98,6 +98,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     if (one.problem() != null) {
       write(one.problem());
     }
+    text("knownFault", one.knownFault());
     text("printed", one.printed());
     out.writeEndObject();
   }

@@ -296,7 +296,7 @@ public final class Runner {
         micros,
         log.exchanges(recording),
         log.queries(recording),
-        definition.marks().knownFault(),
+        masker.text(definition.marks().knownFault()),
         masked(attempt.problem()),
         masker.text(log.printing()));
   }
