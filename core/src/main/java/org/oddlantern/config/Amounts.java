@@ -6,7 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Reads durations, sizes and counts as people write them in settings. */
-final class Amounts {
+public final class Amounts {
 
   private static final Pattern TIME = Pattern.compile("(\\d{1,6})(ms|s|m)");
   private static final Pattern SIZE = Pattern.compile("(\\d{1,9})(B|KiB|MiB|GiB)");
@@ -14,7 +14,16 @@ final class Amounts {
 
   private Amounts() {}
 
-  static Duration duration(String text, String place, String key) {
+  /**
+   * Reads a time.
+   *
+   * @param text {@code 500ms}, {@code 20s} or {@code 2m}
+   * @param place where it stands, for the message
+   * @param key what it is the value of, for the message
+   * @return the time
+   * @throws SettingsProblem if it is written otherwise
+   */
+  public static Duration duration(String text, String place, String key) {
     Matcher matcher = TIME.matcher(text);
     if (!matcher.matches() || Long.parseLong(matcher.group(1)) == 0) {
       throw wrong(text, place, key, "3s, 500ms or 1m");

@@ -1,5 +1,6 @@
 package org.oddlantern.plan;
 
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -12,16 +13,18 @@ import org.jspecify.annotations.Nullable;
  * @param until the last day on which it is not to run; null for no end
  * @param toBeWritten whether it is still to be written
  * @param knownFault where the fault is noted that it is known to have; empty if none
+ * @param timeLimit how long it may take
  */
 public record CaseMarks(
     List<String> tags,
     String notNow,
     @Nullable LocalDate until,
     boolean toBeWritten,
-    String knownFault) {
+    String knownFault,
+    Duration timeLimit) {
 
-  /** Nothing is said. */
-  public static final CaseMarks NONE = new CaseMarks(List.of(), "", null, false, "");
+  /** For a case of which nothing else is said. */
+  static final Duration STANDARD_LIMIT = Duration.ofSeconds(60);
 
   /** Keeps its own list. */
   public CaseMarks {

@@ -4,15 +4,19 @@ import java.lang.annotation.Annotation;
 import java.lang.reflect.AnnotatedElement;
 import java.lang.reflect.Method;
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.config.Amounts;
+import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.suite.KnownFault;
 import org.oddlantern.suite.NotNow;
 import org.oddlantern.suite.Tagged;
+import org.oddlantern.suite.TimeLimit;
 import org.oddlantern.suite.ToBeWritten;
 
 /** Reads the marks of one case: those on its method, its class, what that extends and what is around it. */
@@ -61,7 +65,20 @@ final class MarkReader {
         notNow == null ? "" : notNow.why(),
         notNow == null || notNow.until().isEmpty() ? null : day(notNow.until()),
         toBeWritten,
-        fault == null ? "" : fault.value());
+        fault == null ? "" : fault.value(),
+        timeLimit());
+  }
+
+  private Duration timeLimit() {
+    TimeLimit limit = first(TimeLimit.class);
+    try {
+      return limit == null
+          ? CaseMarks.STANDARD_LIMIT
+          : Amounts.duration(limit.value(), "@TimeLimit", "value");
+    } catch (SettingsProblem e) {
+      problem(String.valueOf(e.getMessage()));
+      return CaseMarks.STANDARD_LIMIT;
+    }
   }
 
   private List<String> tags() {

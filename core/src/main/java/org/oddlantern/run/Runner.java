@@ -51,6 +51,7 @@ public final class Runner {
   private final Map<String, Integer> counts = new LinkedHashMap<>();
   private final TokenStore tokens = new TokenStore();
   private final KnownPaths paths = new KnownPaths();
+  private final Lane lane = new Lane();
   private final Environments environments;
   private final KnownSchemas schemas;
   private String notReady = "";
@@ -85,7 +86,8 @@ public final class Runner {
     Instant start = clock.instant();
     long nanos = System.nanoTime();
     broadcast.tell(started(start));
-    try (Transport transport = new PooledTransport()) {
+    try (Transport transport = new PooledTransport();
+        lane) {
       notReady = new Readying(order, environments).waited(quiet(transport));
       runAll(transport, broadcast);
     }
@@ -159,7 +161,8 @@ public final class Runner {
 
   private Surroundings surroundings(
       Transport transport, CaseLog log, EnvironmentSettings environment) {
-    return new Surroundings(transport, log, new CookieJar(), tokens, environment.readOnlyReason());
+    return new Surroundings(
+        new GatedTransport(transport), log, new CookieJar(), tokens, environment.readOnlyReason());
   }
 
   /** Where nobody hears: what happens there belongs to no case. */
@@ -180,7 +183,7 @@ public final class Runner {
     if (spread != null) {
       return spread;
     }
-    Attempt attempt = invoke(one, surroundings);
+    Attempt attempt = limited(one, surroundings);
     CaseLog log = (CaseLog) surroundings.recorder();
     List<String> unseen = log.settle();
     if (attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()) {
@@ -216,6 +219,26 @@ public final class Runner {
     CaseDefinition definition = order.plan().cases().get(maker).definition();
     return "%s, which makes what this case takes, %s ('%s')"
         .formatted(definition.id().brief(), made.outcome().told(), definition.title());
+  }
+
+  /** Runs the case in the lane, within its limit. */
+  private Attempt limited(PlannedCase one, Surroundings surroundings) {
+    CaseDefinition definition = one.definition();
+    try {
+      return lane.run(
+          () -> invoke(one, surroundings),
+          definition.marks().timeLimit(),
+          thread -> abandon(thread, surroundings));
+    } catch (Lane.TimeLimitPassed e) {
+      return Thrown.attempt(e, definition.suite(), masker);
+    }
+  }
+
+  /** A case that does not let go sends nothing more, and what it notes is not waited for. */
+  private static void abandon(Thread thread, Surroundings surroundings) {
+    if (surroundings.transport() instanceof GatedTransport gate) {
+      gate.shutFor(thread);
+    }
   }
 
   private Attempt invoke(PlannedCase one, Surroundings surroundings) {

@@ -30,13 +30,16 @@ final class Thrown {
     boolean selfExplaining = thrown instanceof NotAsPromised
         || thrown instanceof NoReply
         || thrown instanceof DatabaseProblem
+        || thrown instanceof Lane.TimeLimitPassed
         || thrown instanceof SchemaProblem
         || thrown instanceof SettingsProblem;
     return new ProblemRecord(
         selfExplaining ? "" : thrown.getClass().getSimpleName(),
         message,
         at(thrown, suite),
-        selfExplaining || thrown instanceof NotSent ? "" : stack(thrown));
+        selfExplaining && !(thrown instanceof Lane.TimeLimitPassed) || thrown instanceof NotSent
+            ? ""
+            : stack(thrown));
   }
 
   /** The innermost line that belongs to the file of the suite. */
@@ -55,6 +58,8 @@ final class Thrown {
     thrown.printStackTrace(new PrintWriter(text));
     return text.toString()
         .lines()
+        .map(line -> line.replaceFirst("^org\\.oddlantern\\.run\\.Lane\\$TimeLimitPassed: ", ""))
+        .map(line -> line.replaceFirst("(?<=\\tat )[\\w.@-]*/+(?=[\\w.$]+\\()", ""))
         .takeWhile(line -> !line.contains("at org.oddlantern.run."))
         .filter(line -> !line.contains("jdk.internal.reflect")
             && !line.contains("java.lang.reflect.Method.invoke"))
