@@ -20,6 +20,7 @@ import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Finding;
+import org.oddlantern.schema.Schema;
 import org.oddlantern.testing.TestService;
 
 /** Reading from replies, and checking several of them, over a socket. */
@@ -47,6 +48,33 @@ class EvidenceTest {
   @AfterEach
   void close() {
     server.close();
+  }
+
+  @Test
+  void whatWasSentIsEvidenceToo() {
+    Reply reply = service.send(Call.post("/things")
+        .json(Map.of("label", "Foxglove", "frames", 9))
+        .header("X-Plot", "orchard"));
+    reply
+        .sent()
+        .must(
+            body(Map.of("label", "Foxglove", "frames", 9)),
+            header("X-Plot", "orchard"),
+            contentType("application/json"),
+            body(Schema.text("{\"required\":[\"label\"]}")));
+    assertEquals(9, reply.sent().valueAt("$.frames", int.class));
+    NotAsPromised failure = assertThrows(
+        NotAsPromised.class,
+        () -> reply.sent().must(body(Schema.text("{\"required\":[\"labell\"]}"))));
+    String message = String.valueOf(failure.getMessage());
+    assertTrue(
+        message.startsWith("the request POST " + server.address() + "/things as it was sent"),
+        message);
+    assertTrue(message.contains("is 'label' meant to be it?"), message);
+    NotAsPromised empty = assertThrows(
+        NotAsPromised.class,
+        () -> service.send(Call.get("/")).sent().must(at("$.label", anyText())));
+    assertTrue(String.valueOf(empty.getMessage()).contains("no body"), empty.getMessage());
   }
 
   @Test

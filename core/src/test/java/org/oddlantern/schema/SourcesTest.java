@@ -2,6 +2,7 @@ package org.oddlantern.schema;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -12,10 +13,12 @@ import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Location;
@@ -92,6 +95,20 @@ class SourcesTest {
         .text("{\"$schema\":\"http://json-schema.org/draft-04/schema#\",\"$ref\":\"file:%s\"}"
             .formatted(folder.resolve("old.json").toUri().getRawPath()))
         .accepts(json("3")));
+  }
+
+  @Test
+  void aRunReadsASchemaOnceAndByItsOwnRules() throws IOException {
+    write("hive.json", "{\"properties\":{\"on\":{\"format\":\"date\"}}}");
+    Resources files = new Resources(getClass().getClassLoader(), folder);
+    KnownSchemas known = new KnownSchemas(SchemaReader.standard().assertingFormats(false), files);
+    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(known))) {
+      Schema hive = Schema.named("hive.json");
+      assertSame(hive, Schema.named("hive.json"));
+      assertTrue(hive.accepts(json("{\"on\":\"soon\"}")));
+      assertTrue(Schema.text("{\"format\":\"date\"}").accepts(json("\"soon\"")));
+    }
+    assertFalse(Schema.text("{\"format\":\"date\"}").accepts(json("\"soon\"")));
   }
 
   @Test

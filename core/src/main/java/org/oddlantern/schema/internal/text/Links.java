@@ -61,8 +61,12 @@ final class Links {
     if (scheme == null ? absolute : !SCHEME.matcher(scheme).matches()) {
       return false;
     }
+    int colon = path.indexOf(':');
+    int slash = path.indexOf('/');
+    boolean likeScheme = colon >= 0 && (slash < 0 || colon < slash); // RFC 3986, section 4.2
     boolean wrongPath = authority != null && !path.isEmpty() && path.charAt(0) != '/'
-        || authority == null && path.startsWith("//");
+        || authority == null && path.startsWith("//")
+        || authority == null && scheme == null && likeScheme;
     return !wrongPath
         && (authority == null || isAuthority(authority, anyScript))
         && consistsOf(path, SUB_DELIMITERS + ":@/", anyScript)
