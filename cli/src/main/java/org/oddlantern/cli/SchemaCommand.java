@@ -15,7 +15,8 @@ import picocli.CommandLine.Spec;
       SchemaSketchCommand.class,
       SchemaConformanceCommand.class
     },
-    synopsisSubcommandLabel = "VERB")
+    synopsisSubcommandLabel = "VERB",
+    commandListHeading = "%nVerbs:%n")
 final class SchemaCommand implements Runnable {
 
   @Spec

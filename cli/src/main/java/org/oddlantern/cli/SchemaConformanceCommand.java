@@ -17,9 +17,10 @@ import picocli.CommandLine.Parameters;
 @Command(
     name = "conformance",
     description = {
-      "Runs the JSON Schema test suite in its published layout (DIR/tests, DIR/remotes)",
-      "and prints what passed and failed by draft and file. A failure that is not listed as",
-      "known, or a listed one that passes, makes the exit status 1."
+      "Runs the standard's own test suite.",
+      "It is looked for in its published layout (DIR/tests, DIR/remotes); what passed and failed is"
+          + " printed by draft and file. A failure that is not listed as known, or a listed one that"
+          + " passes, makes the exit status 1."
     },
     mixinStandardHelpOptions = true)
 final class SchemaConformanceCommand implements Callable<Integer> {

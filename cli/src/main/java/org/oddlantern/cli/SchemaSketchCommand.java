@@ -22,9 +22,9 @@ import tools.jackson.databind.JsonNode;
 @Command(
     name = "sketch",
     description = {
-      "Prints a JSON Schema (draft 2020-12) that all samples fit, to be tightened by hand.",
-      "Samples are JSON files, or the replies in the journal of a run: then --replies-to",
-      "names the call, as the journal does."
+      "Prints a JSON Schema that all samples fit.",
+      "It is of draft 2020-12, to be tightened by hand. Samples are JSON files, or the replies in"
+          + " the journal of a run: then --replies-to names the call, as the journal does."
     },
     mixinStandardHelpOptions = true)
 final class SchemaSketchCommand implements Callable<Integer> {
