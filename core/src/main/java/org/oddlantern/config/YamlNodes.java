@@ -4,12 +4,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.YamlText;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Words;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
@@ -22,16 +19,10 @@ record YamlNodes(String origin) {
   @Nullable
   Node compose(String text) {
     try {
-      return new Compose(LoadSettings.builder().setLabel(origin).build())
-          .composeString(text)
-          .orElse(null);
-    } catch (MarkedYamlEngineException e) {
-      String place = e.getProblemMark()
-          .map(mark -> ", line " + (mark.getLine() + 1) + ", column " + (mark.getColumn() + 1))
-          .orElse("");
-      throw new SettingsProblem(origin + place + ": this is not YAML: " + e.getProblem());
-    } catch (YamlEngineException e) {
-      throw new SettingsProblem(origin + ": this is not YAML: " + e.getMessage());
+      return YamlText.compose(text).orElse(null);
+    } catch (YamlText.NotYaml e) {
+      String place = e.place().isEmpty() ? "" : ", " + e.place();
+      throw new SettingsProblem(origin + place + ": " + e.getMessage());
     }
   }
 

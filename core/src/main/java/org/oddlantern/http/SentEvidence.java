@@ -5,8 +5,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.json.Secret;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 
@@ -64,13 +66,24 @@ final class SentEvidence extends JudgedEvidence {
     }
   }
 
+  /** Recorded beside what was asked of the reply, so it says that it is about what was sent. */
   @Override
   protected void judged(List<Verdict> verdicts) {
-    recorder.judged(exchange, verdicts);
+    recorder.judged(exchange, verdicts.stream().map(SentEvidence::ofSent).toList());
+  }
+
+  private static Verdict ofSent(Verdict verdict) {
+    return new Verdict(
+        "sent: " + verdict.check(),
+        verdict.warning(),
+        verdict.findings().stream()
+            .map(one -> new Finding(
+                "what was sent, " + one.where(), one.item(), one.wanted(), one.got(), one.hints()))
+            .toList());
   }
 
   @Override
   protected JsonMapping hearingMapping() {
-    return mapping;
+    return mapping.hearing(secret -> recorder.secret(Secret.of(secret)));
   }
 }

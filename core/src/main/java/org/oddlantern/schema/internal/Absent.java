@@ -17,10 +17,6 @@ final class Absent extends Keyword {
     this.why = why;
   }
 
-  String field() {
-    return field;
-  }
-
   @Override
   boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
     return value.get(field) != null;

@@ -112,10 +112,6 @@ final class Choices {
       this.index = index;
     }
 
-    int index() {
-      return index;
-    }
-
     @Override
     boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
       return false;

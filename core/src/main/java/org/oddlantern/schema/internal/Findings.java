@@ -18,12 +18,6 @@ final class Findings {
     return findings.all(where);
   }
 
-  static List<Finding> of(List<Violation> violations, List<String> reasons) {
-    FindingsUpToCap findings = new FindingsUpToCap();
-    add(violations, reasons, findings);
-    return findings.all(Location.ROOT);
-  }
-
   /** The first violation that people would read of. */
   static Optional<Violation> first(List<Violation> violations) {
     if (violations.isEmpty()) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Words;
 import org.oddlantern.schema.Draft;
@@ -97,7 +98,7 @@ final class KeywordReader {
     }
   }
 
-  private void list(String name, java.util.function.Function<List<Rule>, Keyword> make) {
+  private void list(String name, Function<List<Rule>, Keyword> make) {
     if (schema.has(name)) {
       keywords.add(make.apply(rules(name)));
     }

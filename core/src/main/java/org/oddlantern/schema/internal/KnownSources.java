@@ -2,6 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.io.IOException;
 import java.net.URI;
+import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,7 +62,7 @@ public record KnownSources(Resources resources, Map<String, JsonNode> known, Set
   private static String encoded(String name) {
     try {
       return new URI(null, null, "/" + name, null).getRawPath();
-    } catch (java.net.URISyntaxException e) {
+    } catch (URISyntaxException e) {
       throw new SchemaProblem(name, "this is no name of a file");
     }
   }

@@ -146,7 +146,7 @@ final class Lists {
       if (nearest < 0 || items.get(nearest).isEmpty()) {
         return "";
       }
-      var finding = Findings.of(items.get(nearest), List.of()).get(0);
+      var finding = Findings.of(spot.where(), items.get(nearest)).get(0);
       return "item " + nearest + " comes closest: at " + finding.where() + " wanted "
           + finding.wanted() + ", got " + finding.got();
     }

@@ -55,11 +55,6 @@ final class Rule {
     return site;
   }
 
-  /** Whether it takes every value without looking. */
-  boolean takesAll() {
-    return Arrays.stream(byKind).allMatch(keywords -> keywords.length == 0);
-  }
-
   /** Whether it is the schema {@code false}. */
   boolean takesNone() {
     return byKind[0].length == 1 && byKind[0][0] instanceof Never;

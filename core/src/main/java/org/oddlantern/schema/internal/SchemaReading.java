@@ -4,6 +4,7 @@ import java.net.URISyntaxException;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,7 +21,7 @@ final class SchemaReading {
 
   private final ReadingRules rules;
   private final Map<String, Resource> resources = new HashMap<>();
-  private final Set<Resource> dynamicsRead = new java.util.HashSet<>();
+  private final Set<Resource> dynamicsRead = new HashSet<>();
   private final Map<String, List<String>> checked = new HashMap<>();
   private final List<String> metaSchemas = new ArrayList<>();
 

@@ -2,11 +2,8 @@ package org.oddlantern.schema.internal;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import org.oddlantern.internal.YamlText;
 import org.oddlantern.schema.SchemaProblem;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
@@ -34,21 +31,12 @@ final class YamlTree {
   }
 
   static JsonNode of(String name, String text) {
-    LoadSettings settings = LoadSettings.builder()
-        .setLabel(name)
-        .setCodePointLimit(64 << 20)
-        .setAllowDuplicateKeys(false)
-        .build();
     try {
-      Node root = new Compose(settings).composeString(text).orElse(null);
+      Node root = YamlText.compose(text).orElse(null);
       return root == null ? JsonNodeFactory.instance.nullNode() : new YamlTree(name).tree(root, 0);
-    } catch (MarkedYamlEngineException e) {
-      String place = e.getProblemMark()
-          .map(mark -> "line " + (mark.getLine() + 1) + ", column " + (mark.getColumn() + 1) + ": ")
-          .orElse("");
-      throw new SchemaProblem(name, "this is not YAML: " + place + e.getProblem());
-    } catch (YamlEngineException e) {
-      throw new SchemaProblem(name, "this is not YAML: " + e.getMessage());
+    } catch (YamlText.NotYaml e) {
+      String place = e.place().isEmpty() ? "" : e.place() + ": ";
+      throw new SchemaProblem(name, place + e.getMessage());
     }
   }
 
