@@ -38,7 +38,8 @@ final class LanternSide {
         settings.environment(null),
         Map.of(),
         loader,
-        "seed");
+        "seed",
+        1);
     try (JournalWriter journal = new JournalWriter(Path.of(arguments[0]))) {
       RunResult result = new Runner(order, Clock.systemUTC()).run(List.of(journal));
       if (!result.isGreen()) {

@@ -75,7 +75,8 @@ final class DemoCommand implements Callable<Integer> {
               options.settings().environment(settings),
               System.getenv(),
               loader,
-              options.seed()));
+              options.seed(),
+              options.lanes()));
     }
   }
 

@@ -5,11 +5,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.console.ConsoleReport;
-import org.oddlantern.reports.html.HtmlReport;
-import org.oddlantern.reports.junitxml.JUnitXmlReport;
-import org.oddlantern.run.Journal;
 import org.oddlantern.run.JournalWriter;
 import org.oddlantern.run.RunOrder;
 import org.oddlantern.run.RunResult;
@@ -18,32 +14,51 @@ import org.oddlantern.run.Runner;
 /** Runs an order: console and journal while it goes on, the other reports from the journal. */
 final class Execution {
 
+  private static final String CARRIERS = "jdk.virtualThreadScheduler.parallelism";
+  private static final int MOST_CARRIERS = 256;
+
   private final Terminal terminal;
-  private final Path out;
+  private final OutFolder out;
   private final Strictness strictness;
 
   Execution(Terminal terminal, Path out, Strictness strictness) {
     this.terminal = terminal;
-    this.out = out;
+    this.out = new OutFolder(out, terminal);
     this.strictness = strictness;
   }
 
   /** The exit status of the run. */
   int run(RunOrder order) {
-    Path journal = out.resolve("journal.jsonl");
+    if (order.lanes() > Runtime.getRuntime().availableProcessors()
+        && System.getProperty(CARRIERS) == null) {
+      // a case that computes without end must not take a processor away from all others
+      System.setProperty(CARRIERS, String.valueOf(Math.min(order.lanes(), MOST_CARRIERS)));
+    }
+    out.prepare();
+    Runner runner = new Runner(order, Clock.systemUTC());
+    try (StopSignal signal = new StopSignal(terminal, runner)) {
+      return status(runner);
+    }
+  }
+
+  private int status(Runner runner) {
+    Path journal = out.journal();
     RunResult result;
     try (JournalWriter writer = begun(journal);
         CapturedPrinting printing = CapturedPrinting.begun()) {
-      result = new Runner(order, Clock.systemUTC())
-          .run(List.of(new ConsoleReport(terminal.out(), terminal.style()), writer, strictness));
+      result = runner.run(
+          List.of(new ConsoleReport(terminal.out(), terminal.style()), writer, strictness));
     } catch (IOException e) {
       throw new Misuse("the journal " + journal + " could not be closed: " + e.getMessage());
     }
     List<String> problems = new ArrayList<>(result.problems());
-    problems.addAll(report(journal));
+    problems.addAll(out.report(journal));
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
     List<String> found = strictness.found();
     found.forEach(one -> terminal.out().println("strict    " + one));
+    if (result.stopped()) {
+      return StopSignal.STATUS;
+    }
     if (!result.isGreen() || !problems.isEmpty() || !found.isEmpty()) {
       return 1;
     }
@@ -60,42 +75,5 @@ final class Execution {
       throw new Misuse("the journal " + journal + " cannot be written (" + e
           + "); choose another folder with --out");
     }
-  }
-
-  private List<String> report(Path journal) {
-    terminal.out().println("journal   " + journal);
-    List<String> problems = new ArrayList<>();
-    try {
-      RunData run = RunData.of(new Journal(journal));
-      write(
-          "junit xml",
-          out.resolve("junit-xml"),
-          problems,
-          folder -> JUnitXmlReport.write(run, folder));
-      write(
-          "report",
-          out.resolve("report"),
-          problems,
-          folder -> HtmlReport.write(run, new Journal(journal), folder));
-    } catch (IOException e) {
-      problems.add("the journal could not be read back: " + e.getMessage());
-    }
-    return problems;
-  }
-
-  private void write(String name, Path folder, List<String> problems, Report report) {
-    try {
-      report.write(folder);
-      String place =
-          name.equals("report") ? folder.resolve("index.html").toString() : folder.toString();
-      terminal.out().println("%-9s %s".formatted(name, place));
-    } catch (IOException e) {
-      problems.add("the " + name + " could not be written to " + folder + ": " + e);
-    }
-  }
-
-  /** Something that is written into a folder. */
-  private interface Report {
-    void write(Path folder) throws IOException;
   }
 }

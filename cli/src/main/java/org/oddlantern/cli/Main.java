@@ -22,6 +22,7 @@ import picocli.CommandLine.Spec;
     subcommands = {
       RunCommand.class,
       ListCommand.class,
+      ReportCommand.class,
       PathCommand.class,
       SchemaCommand.class,
       SettingsCommand.class,
@@ -32,7 +33,8 @@ import picocli.CommandLine.Spec;
     footer = {
       "",
       "Exit status: 0 all passed; 1 something failed, errored, was blocked or left",
-      "behind; 2 wrong use, settings or plan; 3 nothing was selected, or nothing ran."
+      "behind; 2 wrong use, settings or plan; 3 nothing was selected, or nothing ran;",
+      "130 the run was stopped (Ctrl-C, SIGTERM)."
     })
 public final class Main implements Runnable {
 

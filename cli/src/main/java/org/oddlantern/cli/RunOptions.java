@@ -13,6 +13,8 @@ import picocli.CommandLine.Option;
 /** The options that every verb that runs cases has. */
 final class RunOptions {
 
+  private static final int MOST_LANES = 1_000;
+
   @Mixin
   private SettingsOptions settings = new SettingsOptions();
 
@@ -51,6 +53,14 @@ final class RunOptions {
   private @Nullable String seed;
 
   @Option(
+      names = "--lanes",
+      paramLabel = "N",
+      defaultValue = "1",
+      description =
+          "Run up to N cases side by side; auto is one for each processor (default: ${DEFAULT-VALUE}).")
+  private String lanes = "1";
+
+  @Option(
       names = "--fail-on",
       paramLabel = "WORD",
       split = ",",
@@ -75,6 +85,21 @@ final class RunOptions {
 
   String seed() {
     return seed == null ? RunNames.fresh() : seed;
+  }
+
+  int lanes() {
+    if (lanes.equals("auto")) {
+      return Runtime.getRuntime().availableProcessors();
+    }
+    try {
+      int number = Integer.parseInt(lanes);
+      if (number >= 1 && number <= MOST_LANES) {
+        return number;
+      }
+    } catch (NumberFormatException e) {
+      // told below
+    }
+    throw new Misuse("--lanes takes a number from 1 to " + MOST_LANES + ", or auto, not " + lanes);
   }
 
   Strictness strictness() {

@@ -54,8 +54,9 @@ record Suites(List<Place> places, ClassLoader loader) {
         loader(new ArrayList<>(paths), Suites.class.getClassLoader()));
   }
 
-  Planner planner() {
-    return new Planner(loader, places);
+  /** A planner; samples may lie in files in the folder of the settings, if there is one. */
+  Planner planner(@Nullable Path folder) {
+    return new Planner(loader, places, folder);
   }
 
   static ClassLoader loader(List<Path> paths, ClassLoader parent) {

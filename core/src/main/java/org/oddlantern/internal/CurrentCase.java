@@ -7,12 +7,12 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * What the code at work may ask about the case it belongs to. The runner binds it, for the thread that
- * runs the case, and a piece of a case may add to it while it lasts; it is the only static state of
- * the library.
+ * runs the case and those that it starts, and a piece of a case may add to it while it lasts; it is the
+ * only static state of the library.
  */
 public final class CurrentCase {
 
-  private static final ThreadLocal<@Nullable List<Object>> PARTS = new ThreadLocal<>();
+  private static final ThreadLocal<@Nullable List<Object>> PARTS = new InheritableThreadLocal<>();
 
   private CurrentCase() {}
 

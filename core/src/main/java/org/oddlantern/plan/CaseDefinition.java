@@ -6,12 +6,12 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A case as its class defines it.
+ * A case as its class defines it, or one of its samples.
  *
  * @param id what it is known by
  * @param suite the concrete class it belongs to, which may inherit the method
  * @param method the method
- * @param title its title in plain words
+ * @param title its title in plain words, with the values of its sample
  * @param position where it stands
  * @param wants what it takes, constructors included, built-in things left out
  * @param handsOn the type it hands on, or null
@@ -27,34 +27,35 @@ public record CaseDefinition(
     List<Want> wants,
     @Nullable Type handsOn,
     String environment,
-    CaseMarks marks) {
+    CaseMarks marks)
+    implements Maker {
 
-  /**
-   * How messages name it.
-   *
-   * @return {@code HiveRegisterTest#register (HiveRegisterTest.java:31)}
-   */
-  public String place() {
-    return id.brief() + " (" + position + ")";
+  @Override
+  public String name() {
+    return id.brief();
   }
 
-  /** This case on another environment than its own. */
-  CaseDefinition on(String other) {
+  @Override
+  public CaseDefinition on(String other) {
+    return with(new CaseId(id.suite(), id.method(), other, id.sample()), title, other);
+  }
+
+  /** The case over one sample. */
+  CaseDefinition over(Sample sample) {
+    return with(
+        new CaseId(id.suite(), id.method(), id.environment(), sample.key()),
+        new SampleTitle(title).with(sample),
+        environment);
+  }
+
+  /** The case as its class defines it, wherever it runs and over whichever sample. */
+  CaseId origin() {
+    return new CaseId(id.suite(), id.method(), "", "");
+  }
+
+  private CaseDefinition with(CaseId otherId, String otherTitle, String otherEnvironment) {
     return new CaseDefinition(
-        new CaseId(id.suite(), id.method(), other),
-        suite,
-        method,
-        title,
-        position,
-        wants,
-        handsOn,
-        other,
-        marks);
-  }
-
-  /** Whether both are the same method of the same suite, wherever they run. */
-  boolean isSameAs(CaseDefinition other) {
-    return id.anywhere().equals(other.id.anywhere()) && suite == other.suite;
+        otherId, suite, method, otherTitle, position, wants, handsOn, otherEnvironment, marks);
   }
 
   @Override

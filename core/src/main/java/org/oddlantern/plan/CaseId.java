@@ -1,13 +1,14 @@
 package org.oddlantern.plan;
 
 /**
- * What a case is known by, whatever its title: {@code package.Class#method}.
+ * What a case is known by, whatever its title: {@code package.Class#method[sample]}.
  *
  * @param suite the binary name of the class
  * @param method the name of the method
  * @param environment the environment, if it is made to run on another than its own; else empty
+ * @param sample what its sample is known by; empty if it runs over none
  */
-public record CaseId(String suite, String method, String environment) {
+public record CaseId(String suite, String method, String environment, String sample) {
 
   /**
    * The identity with the class's simple name, for messages and headers.
@@ -23,12 +24,8 @@ public record CaseId(String suite, String method, String environment) {
     return suite + "#" + method + suffix();
   }
 
-  /** The identity of the same method wherever it runs. */
-  CaseId anywhere() {
-    return environment.isEmpty() ? this : new CaseId(suite, method, "");
-  }
-
   private String suffix() {
-    return environment.isEmpty() ? "" : "@" + environment;
+    return (environment.isEmpty() ? "" : "@" + environment)
+        + (sample.isEmpty() ? "" : "[" + sample + "]");
   }
 }

@@ -14,6 +14,9 @@ import org.jspecify.annotations.Nullable;
  * @param toBeWritten whether it is still to be written
  * @param knownFault where the fault is noted that it is known to have; empty if none
  * @param timeLimit how long it may take
+ * @param tries how often it is tried at most; 1 or more
+ * @param alone whether it runs only while no other does
+ * @param occupies what it takes for itself while it runs, sorted
  */
 public record CaseMarks(
     List<String> tags,
@@ -21,14 +24,18 @@ public record CaseMarks(
     @Nullable LocalDate until,
     boolean toBeWritten,
     String knownFault,
-    Duration timeLimit) {
+    Duration timeLimit,
+    int tries,
+    boolean alone,
+    List<String> occupies) {
 
   /** For a case of which nothing else is said. */
   static final Duration STANDARD_LIMIT = Duration.ofSeconds(60);
 
-  /** Keeps its own list. */
+  /** Keeps its own lists. */
   public CaseMarks {
     tags = List.copyOf(tags);
+    occupies = List.copyOf(occupies);
   }
 
   /**

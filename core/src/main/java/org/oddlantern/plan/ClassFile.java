@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.objectweb.asm.AnnotationVisitor;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.ClassVisitor;
 import org.objectweb.asm.Label;
@@ -25,6 +26,8 @@ final class ClassFile {
   private final boolean marked;
   private final Map<String, Position> methods = new HashMap<>();
   private final List<SchemaName> schemas = new ArrayList<>();
+  private final List<String> warnings = new ArrayList<>();
+  private final List<PlanProblem> foreignMarks = new ArrayList<>();
   private int firstLine = Integer.MAX_VALUE;
   private String source = "";
 
@@ -69,8 +72,14 @@ final class ClassFile {
     return schemas;
   }
 
-  int firstLine() {
-    return firstLine;
+  /** Fields that its methods assign: they carry nothing from case to case. */
+  List<String> warnings() {
+    return warnings;
+  }
+
+  /** Marks of other test frameworks on it and its methods. */
+  List<PlanProblem> foreignMarks() {
+    return foreignMarks;
   }
 
   Position position(String method, String descriptor) {
@@ -105,6 +114,12 @@ final class ClassFile {
     }
 
     @Override
+    public @Nullable AnnotationVisitor visitAnnotation(String mark, boolean visible) {
+      ForeignMarks.problem(mark, simpleName() + " (" + source + ")").ifPresent(foreignMarks::add);
+      return null;
+    }
+
+    @Override
     public MethodVisitor visitMethod(
         int access,
         String method,
@@ -113,16 +128,66 @@ final class ClassFile {
         String @Nullable [] exceptions) {
       int order = methods.size();
       methods.put(method + descriptor, new Position(source, 0, order));
-      return new SchemaNames(method, source, schemas) {
-        @Override
-        public void visitLineNumber(int line, Label start) {
-          super.visitLineNumber(line, start);
-          firstLine = Math.min(firstLine, line);
-          methods.computeIfPresent(
-              method + descriptor,
-              (key, known) -> known.line() == 0 ? new Position(source, line, order) : known);
-        }
-      };
+      return new MethodReader(method, descriptor, order);
+    }
+  }
+
+  private String simpleName() {
+    return name.substring(name.lastIndexOf('/') + 1);
+  }
+
+  /** Reads one method for its first line, the schemas it names and the fields it assigns. */
+  private final class MethodReader extends SchemaNames {
+    private final String method;
+    private final String key;
+    private final int order;
+    private final List<String> marks = new ArrayList<>();
+
+    MethodReader(String method, String descriptor, int order) {
+      super(method, source, schemas);
+      this.method = method;
+      this.key = method + descriptor;
+      this.order = order;
+    }
+
+    @Override
+    public @Nullable AnnotationVisitor visitAnnotation(String mark, boolean visible) {
+      marks.add(mark);
+      return null;
+    }
+
+    @Override
+    public void visitLineNumber(int line, Label start) {
+      super.visitLineNumber(line, start);
+      firstLine = Math.min(firstLine, line);
+      methods.computeIfPresent(
+          key, (same, known) -> known.line() == 0 ? new Position(source, line, order) : known);
+    }
+
+    @Override
+    public void visitFieldInsn(int opcode, String owner, String field, String descriptor) {
+      super.visitFieldInsn(opcode, owner, field, descriptor);
+      boolean assigned = opcode == Opcodes.PUTFIELD || opcode == Opcodes.PUTSTATIC;
+      if (assigned && owner.equals(name) && !isInitialiser()) {
+        warnings.add(
+            "%s assigns the field '%s' in %s (%s:%d); each case has an instance of its own, so return the value instead"
+                .formatted(simpleName(), field, method, source, line()));
+      }
+    }
+
+    /** Lambdas of an initialiser are methods named after it. */
+    private boolean isInitialiser() {
+      return method.startsWith("<")
+          || method.startsWith("lambda$new$")
+          || method.startsWith("lambda$static$");
+    }
+
+    @Override
+    public void visitEnd() {
+      Position position = methods.getOrDefault(key, Position.UNKNOWN);
+      marks.forEach(
+          mark -> ForeignMarks.problem(mark, simpleName() + "#" + method + " (" + position + ")")
+              .ifPresent(foreignMarks::add));
     }
   }
 }

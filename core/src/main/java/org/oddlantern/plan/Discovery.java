@@ -92,6 +92,7 @@ final class Discovery {
       if (suite && !reader.cases(type).isEmpty()) {
         suites.add(type);
         warnOfName(type);
+        reader.warnings(type).forEach(this::warn);
       }
     } catch (ClassNotFoundException | LinkageError e) {
       problems.add(new PlanProblem(name, "the class cannot be loaded: " + reason(e)));
@@ -108,11 +109,14 @@ final class Discovery {
   private void warnOfName(Class<?> suite) {
     String name = top(suite).getSimpleName();
     if (!name.matches("Test.*|.*Tests?|.*TestCase")) {
-      String warning =
-          "the ordinary build passes over the suite " + name + ", whose name does not end in Test";
-      if (!warnings.contains(warning)) {
-        warnings.add(warning);
-      }
+      warn(
+          "the ordinary build passes over the suite " + name + ", whose name does not end in Test");
+    }
+  }
+
+  private void warn(String warning) {
+    if (!warnings.contains(warning)) {
+      warnings.add(warning);
     }
   }
 

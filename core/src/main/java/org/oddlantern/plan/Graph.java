@@ -2,6 +2,7 @@ package org.oddlantern.plan;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -10,32 +11,32 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.oddlantern.plan.Expansion.Spot;
 
 /** Who takes from whom and who waits for whom: rules 9 to 11 of the rules for values. */
 final class Graph {
 
-  private final List<CaseDefinition> cases;
-  private final Map<CaseDefinition, Integer> index = new LinkedHashMap<>();
-  private final List<Map<Want, Integer>> makers = new ArrayList<>();
+  private final List<Spot> spots;
+  private final Map<Spot, Integer> index = new HashMap<>();
+  private final List<Map<Needs.Taken, List<Spot>>> takes;
   private final List<Set<Integer>> after = new ArrayList<>();
-  private final Set<CaseDefinition> selected;
   private final List<PlanProblem> problems = new ArrayList<>();
   private List<BitSet> lineage = List.of();
 
-  Graph(
-      List<CaseDefinition> cases,
-      Map<CaseDefinition, Map<Want, CaseDefinition>> taken,
-      Set<CaseDefinition> selected) {
-    this.cases = cases;
-    this.selected = selected;
-    cases.forEach(one -> index.put(one, index.size()));
-    for (CaseDefinition one : cases) {
-      Map<Want, Integer> from = new LinkedHashMap<>();
-      taken
-          .getOrDefault(one, Map.of())
-          .forEach((want, maker) -> from.put(want, index.getOrDefault(maker, 0)));
-      makers.add(from);
-      after.add(new LinkedHashSet<>(from.values()));
+  /**
+   * A graph.
+   *
+   * @param spots what runs, in source order
+   * @param expansion tells what each takes
+   */
+  Graph(List<Spot> spots, Expansion expansion) {
+    this.spots = spots;
+    spots.forEach(spot -> index.put(spot, index.size()));
+    takes = spots.stream().map(expansion::takes).toList();
+    for (Map<Needs.Taken, List<Spot>> from : takes) {
+      Set<Integer> makers = new LinkedHashSet<>();
+      from.values().forEach(all -> all.forEach(spot -> makers.add(at(spot))));
+      after.add(makers);
     }
     order();
   }
@@ -44,37 +45,44 @@ final class Graph {
     return problems;
   }
 
-  List<PlannedCase> planned() {
-    return IntStream.range(0, cases.size()).mapToObj(this::planned).toList();
+  int at(Spot spot) {
+    return index.getOrDefault(spot, 0);
   }
 
-  private PlannedCase planned(int i) {
-    return new PlannedCase(
-        cases.get(i),
-        i,
-        !selected.contains(cases.get(i)),
-        Map.copyOf(makers.get(i)),
-        Set.copyOf(after.get(i)),
-        lineage.get(i).stream().boxed().toList(),
-        values(i, Want.Use.USES_UP));
+  /** Everything that will run, once nothing is wrong. */
+  List<Planned> planned(Expansion expansion, Set<Spot> selected) {
+    return IntStream.range(0, spots.size())
+        .mapToObj(i -> planned(i, expansion, selected))
+        .toList();
+  }
+
+  private Planned planned(int i, Expansion expansion, Set<Spot> selected) {
+    Spot spot = spots.get(i);
+    Recipe recipe = expansion.recipe(spot.maker(), spot.sample(), this::at);
+    List<Integer> values = lineage.get(i).stream().boxed().toList();
+    return spot.maker() instanceof SupplyDefinition supply
+        ? new PlannedSupply(supply, i, recipe, Set.copyOf(after.get(i)), values)
+        : new PlannedCase(
+            spot.asCase(),
+            i,
+            !selected.contains(spot),
+            recipe,
+            Set.copyOf(after.get(i)),
+            values,
+            values(i, Want.Use.USES_UP));
   }
 
   private List<Integer> values(int taker, Want.Use use) {
-    return makers.get(taker).entrySet().stream()
-        .filter(entry -> entry.getKey().use() == use)
-        .map(Map.Entry::getValue)
+    return takes.get(taker).entrySet().stream()
+        .filter(entry -> entry.getKey().want().use() == use)
+        .flatMap(entry -> entry.getValue().stream())
+        .map(this::at)
+        .distinct()
         .toList();
   }
 
   private void order() {
-    Circles takes = Circles.in(after);
-    if (!takes.isEmpty()) {
-      takes
-          .rings()
-          .forEach(ring -> problems.add(circle(ring, "each takes what the next one makes")));
-      return;
-    }
-    lineage = takes.lineages(after);
+    lineage = Circles.in(after).lineages(after);
     Map<Integer, List<Integer>> changers = users(Want.Use.CHANGES);
     Map<Integer, List<Integer>> removers = users(Want.Use.USES_UP);
     Stream.of(changers, removers)
@@ -86,13 +94,7 @@ final class Graph {
             changers.getOrDefault(maker, List.of()),
             removers.getOrDefault(maker, List.of())));
     if (problems.isEmpty()) {
-      Circles.in(after)
-          .rings()
-          .forEach(
-              ring -> problems.add(
-                  circle(
-                      ring,
-                      "each would have to run after the next one; one changes or uses up what another still reads")));
+      Circles.in(after).rings().forEach(ring -> problems.add(circle(ring)));
     }
   }
 
@@ -113,7 +115,7 @@ final class Graph {
               problem(changer, "it changes what " + place(remover) + " has used up by then")));
       changers.add(remover);
     }
-    for (int user = 0; user < cases.size(); user++) {
+    for (int user = 0; user < spots.size(); user++) {
       if (lineage.get(user).get(maker)) {
         for (int k = stage(user, changers); k < changers.size(); k++) {
           if (changers.get(k) != user) {
@@ -153,7 +155,7 @@ final class Graph {
   /** Who uses values in that way, by the maker of the value. */
   private Map<Integer, List<Integer>> users(Want.Use use) {
     Map<Integer, List<Integer>> users = new LinkedHashMap<>();
-    for (int user = 0; user < cases.size(); user++) {
+    for (int user = 0; user < spots.size(); user++) {
       for (int maker : values(user, use)) {
         users.computeIfAbsent(maker, key -> new ArrayList<>()).add(user);
       }
@@ -161,17 +163,19 @@ final class Graph {
     return users;
   }
 
-  private PlanProblem circle(List<Integer> ring, String why) {
+  private PlanProblem circle(List<Integer> ring) {
     String way = ring.stream().map(this::place).collect(Collectors.joining(" -> "));
     return problem(
-        ring.get(0), "it is part of a circle, " + why + ": " + way + " -> " + place(ring.get(0)));
+        ring.get(0),
+        "it is part of a circle, each would have to run after the next one; one changes or uses up what another still reads: "
+            + way + " -> " + place(ring.get(0)));
   }
 
   private PlanProblem problem(int at, String message) {
-    return new PlanProblem(cases.get(at).place(), message);
+    return new PlanProblem(spots.get(at).maker().place(), message);
   }
 
   private String place(int at) {
-    return cases.get(at).id().brief();
+    return spots.get(at).toString();
   }
 }

@@ -13,11 +13,14 @@ import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Amounts;
 import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.KnownFault;
 import org.oddlantern.suite.NotNow;
+import org.oddlantern.suite.Occupies;
 import org.oddlantern.suite.Tagged;
 import org.oddlantern.suite.TimeLimit;
 import org.oddlantern.suite.ToBeWritten;
+import org.oddlantern.suite.Tries;
 
 /** Reads the marks of one case: those on its method, its class, what that extends and what is around it. */
 final class MarkReader {
@@ -66,10 +69,34 @@ final class MarkReader {
         notNow == null || notNow.until().isEmpty() ? null : day(notNow.until()),
         toBeWritten,
         fault == null ? "" : fault.value(),
-        timeLimit());
+        timeLimit(),
+        tries(),
+        first(Alone.class) != null,
+        occupies());
   }
 
-  private Duration timeLimit() {
+  private int tries() {
+    Tries tries = first(Tries.class);
+    if (tries != null && tries.value() < 1) {
+      problem("@Tries must be 1 or more, not " + tries.value());
+    }
+    return tries == null ? 1 : Math.max(1, tries.value());
+  }
+
+  private List<String> occupies() {
+    Set<String> things = new TreeSet<>();
+    for (AnnotatedElement element : places) {
+      Occupies occupies = element.getDeclaredAnnotation(Occupies.class);
+      things.addAll(occupies == null ? List.of() : List.of(occupies.value()));
+    }
+    if (things.stream().anyMatch(String::isBlank)) {
+      problem("@Occupies needs a name for what it occupies");
+    }
+    return List.copyOf(things);
+  }
+
+  /** How long the method may take. */
+  Duration timeLimit() {
     TimeLimit limit = first(TimeLimit.class);
     try {
       return limit == null

@@ -3,10 +3,29 @@ package org.oddlantern.plan;
 import java.util.List;
 
 /**
- * What will run: every selected case and every case that makes what one of them takes, in source
- * order, with who waits for whom. Immutable.
+ * What will run: every selected case and every case and shared supply that makes what one of them takes,
+ * in source order, with who waits for whom. Immutable.
  *
- * @param cases the cases; each one's order number is its index
+ * @param nodes the cases and shared supplies; each one's order number is its index
  * @param warnings what deserves a look but keeps nothing from running
  */
-public record Plan(List<PlannedCase> cases, List<String> warnings) {}
+public record Plan(List<Planned> nodes, List<String> warnings) {
+
+  /** Keeps its own lists. */
+  public Plan {
+    nodes = List.copyOf(nodes);
+    warnings = List.copyOf(warnings);
+  }
+
+  /**
+   * The cases alone.
+   *
+   * @return in source order
+   */
+  public List<PlannedCase> cases() {
+    return nodes.stream()
+        .filter(PlannedCase.class::isInstance)
+        .map(PlannedCase.class::cast)
+        .toList();
+  }
+}

@@ -1,7 +1,6 @@
 package org.oddlantern.plan;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 
 /**
@@ -10,8 +9,8 @@ import java.util.Set;
  * @param definition the case
  * @param order its place in source order, from 0
  * @param needed whether it runs only because another case needs what it makes
- * @param makers who makes what it takes, by the order number of the maker
- * @param after the cases that must have finished before it starts, makers included
+ * @param recipe how it is called
+ * @param after what must have finished before it starts, makers included
  * @param values the makers of all values it uses, directly or through what others made of them
  * @param usesUp the makers of the values it uses up
  */
@@ -19,7 +18,8 @@ public record PlannedCase(
     CaseDefinition definition,
     int order,
     boolean needed,
-    Map<Want, Integer> makers,
+    Recipe recipe,
     Set<Integer> after,
     List<Integer> values,
-    List<Integer> usesUp) {}
+    List<Integer> usesUp)
+    implements Planned {}

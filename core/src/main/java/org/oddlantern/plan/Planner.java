@@ -1,25 +1,21 @@
 package org.oddlantern.plan;
 
-import java.util.ArrayDeque;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
-import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Queue;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Resources;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.plan.Expansion.Spot;
 
 /**
  * Makes a plan of classes: finds the suites of some places, looks up who makes what is taken, and
- * orders those that change or use up a value. Tells all problems at once, before anything is sent.
+ * orders those that change or use up a value. Tells all problems at once, before anything is sent. Of
+ * the suites' code only methods of samples are run.
  *
  * <pre>{@code
  * Plan plan = new Planner(loader, List.of(new Place(Path.of("target/test-classes")))).plan(Selection.ALL);
@@ -30,6 +26,8 @@ public final class Planner {
   private final SuiteReader reader = new SuiteReader();
   private final Discovery discovery;
   private final List<CaseDefinition> known;
+  private final Needs needs;
+  private final SampleData data;
 
   /**
    * Looks for suites.
@@ -38,8 +36,21 @@ public final class Planner {
    * @param places where to look
    */
   public Planner(ClassLoader loader, List<Place> places) {
+    this(loader, places, null);
+  }
+
+  /**
+   * Looks for suites whose samples may lie in files beside the settings.
+   *
+   * @param loader loads the suites and what they use
+   * @param places where to look
+   * @param folder the folder of the settings file; null if there is none
+   */
+  public Planner(ClassLoader loader, List<Place> places, @Nullable Path folder) {
     this.discovery = new Discovery(loader, reader);
     this.known = discovery.find(places);
+    this.needs = new Needs(reader, known);
+    this.data = new SampleData(new Resources(loader, folder));
   }
 
   /**
@@ -67,24 +78,82 @@ public final class Planner {
     if (!discovery.problems().isEmpty()) {
       throw new PlanRefused(discovery.problems());
     }
-    List<CaseDefinition> selected = selection.of(known);
-    Draft draft = draft(selected);
-    List<PlanProblem> problems = new ArrayList<>(draft.problems);
-    Graph graph = new Graph(draft.cases, draft.makers, new HashSet<>(selected));
-    graph.problems().forEach(problems::add);
-    problems.addAll(schemaProblems(draft.cases, schemas));
-    if (!problems.isEmpty()) {
-      throw new PlanRefused(problems.stream().distinct().toList());
+    Set<Spot> selected = selected(selection);
+    List<Needs.Need> needed = needs.reachable(makers(selected));
+    Sampling sampling = new Sampling(needed);
+    Expansion expansion = new Expansion(needs, sampling, data);
+    List<PlanProblem> problems = problems(needed, sampling);
+    problems.addAll(schemaProblems(makers(selected), needed, schemas));
+    if (sampling.isCircular()) {
+      throw refused(problems);
     }
-    return new Plan(graph.planned(), List.copyOf(discovery.warnings()));
+    Set<Spot> met = expansion.reachable(selected);
+    List<Spot> ordered = new SourceOrder(known, met, reader, expansion).of(met);
+    Graph graph = new Graph(ordered, expansion);
+    problems.addAll(graph.problems());
+    if (!problems.isEmpty()) {
+      throw refused(problems);
+    }
+    return new Plan(graph.planned(expansion, selected), discovery.warnings());
+  }
+
+  /** What was asked for: each case once for each sample that was. */
+  private Set<Spot> selected(Selection selection) {
+    List<CaseDefinition> maybe = selection.maybe(known);
+    Sampling sampling = new Sampling(needs.reachable(maybe));
+    Expansion expansion = new Expansion(needs, sampling, data);
+    List<Spot> spots = new ArrayList<>();
+    for (CaseDefinition one : maybe) {
+      List<Spot> own = expansion.spots(one);
+      spots.addAll(own.isEmpty() ? List.of(new Spot(one, null)) : own);
+    }
+    return new LinkedHashSet<>(selection.of(spots, known));
+  }
+
+  private List<PlanProblem> problems(List<Needs.Need> needed, Sampling sampling) {
+    List<PlanProblem> problems = new ArrayList<>();
+    for (Needs.Need need : needed) {
+      problems.addAll(need.problems());
+      SamplesDefinition samples = sampling.behind(need.maker());
+      if (samples != null) {
+        problems.addAll(data.problems(samples));
+        problems.addAll(titleProblems(need.maker(), samples));
+      }
+    }
+    problems.addAll(sampling.problems());
+    return problems;
+  }
+
+  private List<PlanProblem> titleProblems(Maker maker, SamplesDefinition samples) {
+    List<String> names = data.names(samples);
+    if (!(maker instanceof CaseDefinition one) || names.isEmpty()) {
+      return List.of();
+    }
+    List<PlanProblem> problems = new ArrayList<>();
+    for (String name : new SampleTitle(one.title()).names()) {
+      if (!name.isEmpty() && !names.contains(name)) {
+        String hint = NearestMatch.hint(name, names);
+        problems.add(new PlanProblem(
+            one.place(),
+            "its title asks for {%s}, but a sample of %s has %s%s"
+                .formatted(
+                    name,
+                    samples.name(),
+                    String.join(", ", names),
+                    hint.isEmpty() ? "" : " (" + hint + ")")));
+      }
+    }
+    return problems;
   }
 
   /** Schemas on the network are read when they are used, since their service may not be there yet. */
-  private List<PlanProblem> schemaProblems(List<CaseDefinition> cases, Consumer<String> schemas) {
+  private List<PlanProblem> schemaProblems(
+      Collection<Maker> selected, List<Needs.Need> needed, Consumer<String> schemas) {
+    Set<Class<?>> suites = new LinkedHashSet<>();
+    selected.forEach(maker -> suites.add(maker.suite()));
+    needed.forEach(need -> suites.add(need.maker().suite()));
     List<PlanProblem> problems = new ArrayList<>();
-    cases.stream()
-        .map(CaseDefinition::suite)
-        .distinct()
+    suites.stream()
         .flatMap(suite -> reader.schemas(suite).stream())
         .distinct()
         .filter(schema -> !schema.name().matches("https?://.*"))
@@ -98,69 +167,13 @@ public final class Planner {
     return problems;
   }
 
-  /** What is selected and all it needs, transitively. */
-  private Draft draft(List<CaseDefinition> selected) {
-    MakerLookup lookup = new MakerLookup(reader, known);
-    Draft draft = new Draft();
-    Queue<CaseDefinition> open = new ArrayDeque<>(selected);
-    Set<CaseDefinition> met = new LinkedHashSet<>(selected);
-    while (!open.isEmpty()) {
-      CaseDefinition taker = open.remove();
-      draft.problems.addAll(reader.problems(taker));
-      Map<Want, CaseDefinition> makers = new LinkedHashMap<>();
-      for (Want want : taker.marks().runs() ? taker.wants() : List.<Want>of()) {
-        CaseDefinition maker = placed(taker, lookup.find(taker, want, draft.problems::add), draft);
-        if (maker != null) {
-          makers.put(want, maker);
-          if (met.add(maker)) {
-            open.add(maker);
-          }
-        }
-      }
-      draft.makers.put(taker, makers);
-    }
-    draft.cases.addAll(inSourceOrder(met));
-    return draft;
+  private static Set<Maker> makers(Set<Spot> spots) {
+    Set<Maker> makers = new LinkedHashSet<>();
+    spots.forEach(spot -> makers.add(spot.maker()));
+    return makers;
   }
 
-  /** The maker on the environment of its taker (rule 5); null if it is pinned elsewhere. */
-  private static @Nullable CaseDefinition placed(
-      CaseDefinition taker, @Nullable CaseDefinition maker, Draft draft) {
-    if (maker == null || maker.environment().equals(taker.environment())) {
-      return maker;
-    }
-    if (maker.environment().isEmpty()) {
-      return maker.on(taker.environment());
-    }
-    draft.problems.add(new PlanProblem(
-        taker.place(),
-        "it takes what %s makes, which is pinned to the environment '%s'; pin both to the same with @Against"
-            .formatted(maker.place(), maker.environment())));
-    return null;
-  }
-
-  /** Cases of the places first, as found; then those of classes elsewhere, by name. */
-  private List<CaseDefinition> inSourceOrder(Collection<CaseDefinition> met) {
-    List<CaseDefinition> all = new ArrayList<>(known);
-    Set<Class<?>> here = known.stream().map(CaseDefinition::suite).collect(Collectors.toSet());
-    Map<String, Class<?>> elsewhere = new TreeMap<>();
-    met.stream()
-        .filter(one -> !here.contains(one.suite()))
-        .forEach(one -> elsewhere.put(one.suite().getName(), one.suite()));
-    elsewhere.values().forEach(suite -> all.addAll(reader.cases(suite)));
-    Map<CaseId, List<CaseDefinition>> places = new HashMap<>();
-    met.forEach(one ->
-        places.computeIfAbsent(one.id().anywhere(), key -> new ArrayList<>()).add(one));
-    return all.stream()
-        .flatMap(one -> places.getOrDefault(one.id(), List.of()).stream()
-            .sorted(Comparator.comparing(CaseDefinition::environment)))
-        .toList();
-  }
-
-  /** A plan in the making. */
-  private static final class Draft {
-    private final List<CaseDefinition> cases = new ArrayList<>();
-    private final Map<CaseDefinition, Map<Want, CaseDefinition>> makers = new LinkedHashMap<>();
-    private final List<PlanProblem> problems = new ArrayList<>();
+  private static PlanRefused refused(List<PlanProblem> problems) {
+    return new PlanRefused(new ArrayList<>(new LinkedHashSet<>(problems)));
   }
 }

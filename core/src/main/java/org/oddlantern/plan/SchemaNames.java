@@ -66,4 +66,9 @@ class SchemaNames extends MethodVisitor {
   public void visitFieldInsn(int opcode, String owner, String name, String descriptor) {
     constant = null;
   }
+
+  /** The line that is being read. */
+  int line() {
+    return line;
+  }
 }

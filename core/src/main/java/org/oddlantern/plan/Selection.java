@@ -1,13 +1,16 @@
 package org.oddlantern.plan;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.NearestMatch;
+import org.oddlantern.plan.Expansion.Spot;
 
 /**
  * Which cases somebody asked for. Several entries of one kind mean that one of them is enough; what is
@@ -45,27 +48,41 @@ public record Selection(
     this(entries, List.of(), List.of(), null);
   }
 
-  List<CaseDefinition> of(List<CaseDefinition> cases) {
+  /** The cases that may have been asked for; which of their samples were is seen later. */
+  List<CaseDefinition> maybe(List<CaseDefinition> cases) {
     if (cases.isEmpty()) {
       throw new NothingSelected("there are no cases: no class there has a method with @Case");
     }
-    List<CaseDefinition> named = cases.stream()
-        .filter(one -> entries.isEmpty() || entries.stream().anyMatch(entry -> fits(entry, one)))
+    return cases.stream()
+        .filter(one -> entries.isEmpty()
+            || entries.stream()
+                .anyMatch(entry -> fits(entry, one)
+                    || names(one).anyMatch(entry.replaceAll("\\[.*\\]$", "")::equals)
+                    || !entry.contains("#") && (one.title().contains("{") || entry.contains("["))))
         .toList();
-    if (named.isEmpty()) {
-      throw new NothingSelected(nearest(cases));
+  }
+
+  /** What was asked for, of some cases and their samples; the names of all cases are for messages. */
+  List<Spot> of(List<Spot> spots, List<CaseDefinition> all) {
+    Map<Spot, CaseDefinition> cases = new LinkedHashMap<>();
+    spots.forEach(spot -> cases.put(spot, spot.asCase()));
+    cases
+        .values()
+        .removeIf(
+            one -> !entries.isEmpty() && entries.stream().noneMatch(entry -> fits(entry, one)));
+    if (cases.isEmpty()) {
+      throw new NothingSelected(nearest(
+          Stream.concat(all.stream(), spots.stream().map(Spot::asCase)).toList(), all.size()));
     }
-    List<CaseDefinition> tagged = named.stream().filter(this::fitsTags).toList();
-    if (tagged.isEmpty()) {
-      throw new NothingSelected(nearestTag(cases));
+    cases.values().removeIf(one -> !fitsTags(one));
+    if (cases.isEmpty()) {
+      throw new NothingSelected(nearestTag(all));
     }
-    List<CaseDefinition> selected = tagged.stream()
-        .filter(one -> ids == null || ids.contains(one.id().toString()))
-        .toList();
-    if (selected.isEmpty()) {
+    cases.values().removeIf(one -> ids != null && !ids.contains(one.id().toString()));
+    if (cases.isEmpty()) {
       throw new NothingSelected("none of the cases that did not pass in that journal is here now");
     }
-    return selected;
+    return List.copyOf(cases.keySet());
   }
 
   private boolean fitsTags(CaseDefinition one) {
@@ -119,12 +136,17 @@ public record Selection(
     }
     String method = "#" + one.id().method();
     names.add(one.suite().getSimpleName() + method);
-    names.add(one.id().brief());
-    names.add(one.id().toString());
+    names.add(one.origin().brief());
+    names.add(one.origin().toString());
+    if (!one.id().sample().isEmpty()) {
+      names.add(one.suite().getSimpleName() + method + "[" + one.id().sample() + "]");
+      names.add(one.id().brief());
+      names.add(one.id().toString());
+    }
     return names.stream();
   }
 
-  private String nearest(List<CaseDefinition> cases) {
+  private String nearest(List<CaseDefinition> cases, int count) {
     List<String> candidates = cases.stream()
         .flatMap(one -> Stream.concat(names(one), Stream.of(one.title())))
         .distinct()
@@ -137,6 +159,6 @@ public record Selection(
         .formatted(
             String.join(" or ", entries),
             hints.isEmpty() ? "" : " (did you mean " + hints + "?)",
-            cases.size());
+            count);
   }
 }

@@ -38,6 +38,15 @@ record Attempt(
     return new Attempt(Outcome.KNOWN_FAULT, null, problem);
   }
 
+  static Attempt interrupted(String message) {
+    return new Attempt(Outcome.INTERRUPTED, null, new ProblemRecord("", message, "", ""));
+  }
+
+  /** This outcome without the value, which nobody will use any more. */
+  Attempt ended() {
+    return new Attempt(outcome, null, problem);
+  }
+
   static Attempt blocked(String message) {
     return new Attempt(Outcome.BLOCKED, null, new ProblemRecord("", message, "", ""));
   }

@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.database.Query;
 import org.oddlantern.http.Asked;
 import org.oddlantern.http.Exchange;
+import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.UnseenStatus;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.WireReply;
@@ -32,8 +34,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
   private final IdentityHashMap<Asked, Entry> entries = new IdentityHashMap<>();
   private final List<Entry> inOrder = new ArrayList<>();
   private final List<Asked> forgotten = new ArrayList<>();
-  private final List<Undo> undos = new ArrayList<>();
   private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
+  private @Nullable Thread owner;
   private int verdicts;
   private boolean warned;
 
@@ -41,6 +43,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
     this.marker = marker;
     this.secrets = secrets;
     this.noted = noted;
+  }
+
+  /** The case runs in this thread; what other threads find out reaches it by this log alone. */
+  synchronized void begun(Thread thread) {
+    owner = thread;
   }
 
   @Override
@@ -63,6 +70,9 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
       verdicts += made.size();
       for (Verdict verdict : made) {
         warned |= verdict.warning() && !verdict.holds();
+      }
+      if (owner != null && !owner.equals(Thread.currentThread())) {
+        entry.elsewhere.addAll(made);
       }
     }
   }
@@ -105,9 +115,6 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
 
   @Override
   public void undoNoted(Undo undo) {
-    synchronized (this) {
-      undos.add(undo);
-    }
     noted.accept(undo);
   }
 
@@ -132,15 +139,15 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
     return printed.size() < MOST_PRINTED ? text : text + "\n... cut after a mebibyte";
   }
 
-  /** Asks for what is due at the end: verdicts that nobody has asked for. Tells what does not hold. */
-  synchronized List<String> settle() {
+  /**
+   * Asks for what is due at the end: verdicts that nobody has asked for. Tells what does not hold, and
+   * what did not hold in other threads, whose failures nobody may have passed on.
+   */
+  synchronized List<String> settle(Masker masker) {
     List<String> broken = new ArrayList<>();
     for (Entry entry : inOrder) {
       List<Verdict> due = entry.atEnd.get();
       entry.atEnd = List::of;
-      if (due.isEmpty()) {
-        continue;
-      }
       WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
       entry.verdicts.addAll(0, due);
       for (Verdict verdict : due) {
@@ -148,6 +155,14 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
           broken.add("%s, answered %s: %s"
               .formatted(entry.asked.line(), reply.statusLine(), UnseenStatus.words(verdict)));
         }
+      }
+      List<Verdict> elsewhere =
+          entry.elsewhere.stream().filter(one -> !one.warning() && !one.holds()).toList();
+      if (!elsewhere.isEmpty()) {
+        String answered = reply == null ? "" : ", answered " + reply.statusLine();
+        broken.add(
+            new NotAsPromised("in another thread: " + entry.asked.line() + answered, elsewhere)
+                .message(masker::verdict));
       }
     }
     return broken;
@@ -159,10 +174,6 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
 
   synchronized boolean hasWarned() {
     return warned;
-  }
-
-  synchronized List<Undo> undos() {
-    return List.copyOf(undos);
   }
 
   synchronized List<ExchangeRecord> exchanges(Recording recording) {
@@ -199,6 +210,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
   private static final class Entry {
     private final Asked asked;
     private final List<Verdict> verdicts = new ArrayList<>();
+    private final List<Verdict> elsewhere = new ArrayList<>(0);
     private Supplier<List<Verdict>> atEnd = List::of;
 
     Entry(Asked asked) {

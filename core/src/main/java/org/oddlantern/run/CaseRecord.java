@@ -6,17 +6,21 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A finished case, as recorded: secrets masked.
+ * A finished case, or something that a supply made, as recorded: secrets masked.
  *
+ * @param kind which of them
  * @param id what it is known by: {@code package.Class#method}
  * @param suite the simple name of its suite, sections joined by {@code >}
  * @param title its title
  * @param place where it stands in the source, as {@code File.java:12}
  * @param order its place in source order
+ * @param whose for whom a supply made it; empty for a shared one and for a case
+ * @param lane the lane it ran in, from 1; 0 if it did not run
  * @param outcome how it ended
  * @param marks what else there is to say
  * @param startedAt when it began; for a blocked case when that was known
  * @param tookMicros microseconds it took
+ * @param earlier the tries before the last one, which is this
  * @param exchanges its calls in order
  * @param queries its looks into databases in order
  * @param knownFault where a fault is noted that it is known to have; empty if none
@@ -24,15 +28,19 @@ import org.jspecify.annotations.Nullable;
  * @param printed what it printed; may be empty
  */
 public record CaseRecord(
+    RecordKind kind,
     String id,
     String suite,
     String title,
     String place,
     int order,
+    String whose,
+    int lane,
     Outcome outcome,
     List<Mark> marks,
     Instant startedAt,
     long tookMicros,
+    List<AttemptRecord> earlier,
     List<ExchangeRecord> exchanges,
     List<QueryRecord> queries,
     String knownFault,
@@ -41,6 +49,9 @@ public record CaseRecord(
 
   /** What is absent in a journal is empty here. */
   public CaseRecord {
+    kind = kind == null ? RecordKind.CASE : kind;
+    whose = whose == null ? "" : whose;
+    earlier = earlier == null ? List.of() : List.copyOf(earlier);
     marks = marks == null ? List.of() : List.copyOf(marks);
     exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
     queries = queries == null ? List.of() : List.copyOf(queries);
@@ -49,11 +60,14 @@ public record CaseRecord(
   }
 
   /**
-   * The word a report begins with: the outcome, or that a pass proves nothing.
+   * The word a report begins with: the outcome, or that a pass proves nothing, or was no case.
    *
-   * @return {@code passed}, {@code unproven}, {@code failed}, ...
+   * @return {@code passed}, {@code unproven}, {@code supplied}, {@code failed}, ...
    */
   public String word() {
+    if (kind == RecordKind.SUPPLY && outcome == Outcome.PASSED) {
+      return "supplied";
+    }
     return outcome == Outcome.PASSED && marks.contains(Mark.UNPROVEN)
         ? Mark.UNPROVEN.word()
         : outcome.word();
@@ -78,18 +92,31 @@ public record CaseRecord(
     return asked;
   }
 
-  /** This record with other exchanges. */
-  CaseRecord withExchanges(List<ExchangeRecord> others) {
+  /**
+   * Whether it counts among the outcomes of the run.
+   *
+   * @return true for a case, and for a supply that failed
+   */
+  public boolean counts() {
+    return kind == RecordKind.CASE || outcome != Outcome.PASSED;
+  }
+
+  /** This record with other exchanges, its own and those of earlier tries. */
+  CaseRecord withExchanges(List<ExchangeRecord> others, List<AttemptRecord> otherEarlier) {
     return new CaseRecord(
+        kind,
         id,
         suite,
         title,
         place,
         order,
+        whose,
+        lane,
         outcome,
         marks,
         startedAt,
         tookMicros,
+        otherEarlier,
         others,
         queries,
         knownFault,

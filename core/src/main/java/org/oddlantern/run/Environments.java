@@ -8,8 +8,8 @@ import java.util.Map;
 import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.SettingsValue;
-import org.oddlantern.plan.CaseDefinition;
-import org.oddlantern.plan.PlannedCase;
+import org.oddlantern.plan.Maker;
+import org.oddlantern.plan.Planned;
 
 /** The environments of a run: the chosen one, and those that suites are pinned to. */
 final class Environments {
@@ -19,26 +19,25 @@ final class Environments {
 
   Environments(RunOrder order) {
     chosen = order.environment();
-    for (PlannedCase one : order.plan().cases()) {
-      CaseDefinition definition = one.definition();
-      if (!definition.environment().isEmpty() && !pinned.containsKey(definition.environment())) {
-        pinned.put(definition.environment(), found(order, definition));
+    for (Planned one : order.plan().nodes()) {
+      Maker maker = one.recipe().maker();
+      if (!maker.environment().isEmpty() && !pinned.containsKey(maker.environment())) {
+        pinned.put(maker.environment(), found(order, maker));
       }
     }
   }
 
-  private static EnvironmentSettings found(RunOrder order, CaseDefinition definition) {
+  private static EnvironmentSettings found(RunOrder order, Maker maker) {
     try {
-      return order.settings().environment(definition.environment());
+      return order.settings().environment(maker.environment());
     } catch (SettingsProblem e) {
-      throw new SettingsProblem(definition.place() + " is pinned with @Against: " + e.getMessage());
+      throw new SettingsProblem(maker.place() + " is pinned with @Against: " + e.getMessage());
     }
   }
 
-  EnvironmentSettings of(CaseDefinition definition) {
-    return definition.environment().isEmpty()
-        ? chosen
-        : pinned.getOrDefault(definition.environment(), chosen);
+  /** The environment of that name; the chosen one for an empty name. */
+  EnvironmentSettings named(String name) {
+    return name.isEmpty() ? chosen : pinned.getOrDefault(name, chosen);
   }
 
   /** Every environment that a case runs on. */

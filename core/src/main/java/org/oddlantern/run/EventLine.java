@@ -48,18 +48,18 @@ record EventLine(JsonGenerator out, TimeText times) {
     text("startedAt", started.startedAt().toString());
     out.writeNumberProperty("cases", started.cases());
     out.writeNumberProperty("suites", started.suites());
+    if (started.lanes() > 1) {
+      out.writeNumberProperty("lanes", started.lanes());
+    }
     texts("warnings", started.warnings());
   }
 
   private void write(RunEvent.PutBack putBack) {
     text("event", "put-back");
     text("id", putBack.id());
-    text("call", putBack.call());
+    text("deed", putBack.deed());
     text("problem", putBack.problem());
-    if (putBack.exchange() != null) {
-      out.writeName("exchange");
-      write(putBack.exchange());
-    }
+    exchanges("exchanges", putBack.exchanges());
   }
 
   private void write(RunEvent.Ended ended) {
@@ -72,35 +72,69 @@ record EventLine(JsonGenerator out, TimeText times) {
     }
     out.writeEndObject();
     out.writeNumberProperty("leftBehind", ended.leftBehind());
+    if (ended.stopped()) {
+      out.writeBooleanProperty("stopped", true);
+    }
   }
 
   private void write(CaseRecord one) {
     out.writeStartObject();
+    if (one.kind() == RecordKind.SUPPLY) {
+      text("kind", "supply");
+    }
     text("id", one.id());
     text("suite", one.suite());
     text("title", one.title());
     text("place", one.place());
     out.writeNumberProperty("order", one.order());
+    text("whose", one.whose());
+    if (one.lane() > 0) {
+      out.writeNumberProperty("lane", one.lane());
+    }
     text("outcome", one.outcome().word());
     texts("marks", one.marks().stream().map(Mark::word).toList());
     text("startedAt", one.startedAt().toString());
     out.writeNumberProperty("tookMicros", one.tookMicros());
-    if (!one.exchanges().isEmpty()) {
-      out.writeArrayPropertyStart("exchanges");
-      one.exchanges().forEach(this::write);
+    if (!one.earlier().isEmpty()) {
+      out.writeArrayPropertyStart("earlier");
+      one.earlier().forEach(this::write);
       out.writeEndArray();
     }
-    if (!one.queries().isEmpty()) {
-      out.writeArrayPropertyStart("queries");
-      one.queries().forEach(this::write);
-      out.writeEndArray();
-    }
-    if (one.problem() != null) {
-      write(one.problem());
-    }
+    deeds(one.exchanges(), one.queries(), one.problem());
     text("knownFault", one.knownFault());
     text("printed", one.printed());
     out.writeEndObject();
+  }
+
+  private void write(AttemptRecord one) {
+    out.writeStartObject();
+    text("outcome", one.outcome().word());
+    text("startedAt", one.startedAt().toString());
+    out.writeNumberProperty("tookMicros", one.tookMicros());
+    deeds(one.exchanges(), one.queries(), one.problem());
+    text("printed", one.printed());
+    out.writeEndObject();
+  }
+
+  private void deeds(
+      List<ExchangeRecord> exchanges, List<QueryRecord> queries, @Nullable ProblemRecord problem) {
+    exchanges("exchanges", exchanges);
+    if (!queries.isEmpty()) {
+      out.writeArrayPropertyStart("queries");
+      queries.forEach(this::write);
+      out.writeEndArray();
+    }
+    if (problem != null) {
+      write(problem);
+    }
+  }
+
+  private void exchanges(String name, List<ExchangeRecord> exchanges) {
+    if (!exchanges.isEmpty()) {
+      out.writeArrayPropertyStart(name);
+      exchanges.forEach(this::write);
+      out.writeEndArray();
+    }
   }
 
   private void write(ProblemRecord problem) {

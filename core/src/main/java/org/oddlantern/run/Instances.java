@@ -8,32 +8,33 @@ import java.lang.reflect.Parameter;
 import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.plan.CaseDefinition;
 
 /** Makes a new instance of a suite, and of the suites around a section, and calls its method. */
 final class Instances {
 
   private final Given given;
+  private final Consumer<Object> made;
 
-  Instances(Given given) {
+  Instances(Given given, Consumer<Object> made) {
     this.given = given;
+    this.made = made;
   }
 
   @Nullable
-  Object call(CaseDefinition definition) throws Throwable {
-    Method method = definition.method();
+  Object call(Class<?> suite, Method method) throws Exception {
     method.setAccessible(true);
-    Object instance = Modifier.isStatic(method.getModifiers()) ? null : make(definition.suite());
-    List<Object> arguments = arguments(List.of(method.getParameters()), definition.suite());
+    Object instance = Modifier.isStatic(method.getModifiers()) ? null : make(suite);
+    List<Object> arguments = arguments(List.of(method.getParameters()), suite);
     try {
       return method.invoke(instance, arguments.toArray());
     } catch (InvocationTargetException e) {
-      throw e.getCause() == null ? e : e.getCause();
+      throw cause(e);
     }
   }
 
-  private Object make(Class<?> type) throws Throwable {
+  private Object make(Class<?> type) throws Exception {
     Constructor<?> constructor = type.getDeclaredConstructors()[0];
     constructor.setAccessible(true);
     List<Parameter> parameters = List.of(constructor.getParameters());
@@ -44,10 +45,21 @@ final class Instances {
     }
     arguments.addAll(arguments(parameters, type));
     try {
-      return constructor.newInstance(arguments.toArray());
+      Object instance = constructor.newInstance(arguments.toArray());
+      made.accept(instance);
+      return instance;
     } catch (InvocationTargetException e) {
-      throw e.getCause() == null ? e : e.getCause();
+      throw cause(e);
     }
+  }
+
+  /** What the suite's own code threw. */
+  private static Exception cause(InvocationTargetException thrown) {
+    Throwable cause = thrown.getCause();
+    if (cause instanceof Error error) {
+      throw error;
+    }
+    return cause instanceof Exception exception ? exception : thrown;
   }
 
   private List<Object> arguments(List<Parameter> parameters, Class<?> asker) {

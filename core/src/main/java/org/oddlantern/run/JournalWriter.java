@@ -1,6 +1,7 @@
 package org.oddlantern.run;
 
 import java.io.BufferedOutputStream;
+import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -32,7 +33,8 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   public JournalWriter(Path file) throws IOException {
     this.file = file;
     Files.createDirectories(folder(file));
-    this.stream = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16);
+    // no channel: one is closed for ever when the thread that writes is interrupted, and cases are
+    this.stream = new BufferedOutputStream(new FileOutputStream(file.toFile()), 1 << 16);
   }
 
   @Override
@@ -59,23 +61,35 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   }
 
   private RunEvent withShortBodies(RunEvent event) throws IOException {
+    if (event instanceof RunEvent.PutBack putBack && hasLongBody(putBack.exchanges())) {
+      return new RunEvent.PutBack(
+          putBack.id(), putBack.deed(), putBack.problem(), stored(putBack.exchanges()));
+    }
     if (!(event instanceof RunEvent.CaseFinished finished)) {
       return event;
     }
     CaseRecord one = finished.record();
-    if (!hasLongBody(one)) {
+    boolean before = one.earlier().stream().anyMatch(each -> hasLongBody(each.exchanges()));
+    if (!before && !hasLongBody(one.exchanges())) {
       return event;
     }
-    List<ExchangeRecord> exchanges = new ArrayList<>();
-    for (ExchangeRecord exchange : one.exchanges()) {
-      exchanges.add(
-          exchange.withBodies(stored(exchange.requestBody()), stored(exchange.replyBody())));
+    List<AttemptRecord> earlier = new ArrayList<>();
+    for (AttemptRecord each : one.earlier()) {
+      earlier.add(each.withExchanges(stored(each.exchanges())));
     }
-    return new RunEvent.CaseFinished(one.withExchanges(exchanges));
+    return new RunEvent.CaseFinished(one.withExchanges(stored(one.exchanges()), earlier));
   }
 
-  private static boolean hasLongBody(CaseRecord one) {
-    for (ExchangeRecord exchange : one.exchanges()) {
+  private List<ExchangeRecord> stored(List<ExchangeRecord> exchanges) throws IOException {
+    List<ExchangeRecord> stored = new ArrayList<>();
+    for (ExchangeRecord exchange : exchanges) {
+      stored.add(exchange.withBodies(stored(exchange.requestBody()), stored(exchange.replyBody())));
+    }
+    return stored;
+  }
+
+  private static boolean hasLongBody(List<ExchangeRecord> exchanges) {
+    for (ExchangeRecord exchange : exchanges) {
       if (isLong(exchange.requestBody()) || isLong(exchange.replyBody())) {
         return true;
       }

@@ -1,11 +1,11 @@
 package org.oddlantern.run;
 
 import java.time.Duration;
-import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Consumer;
@@ -21,28 +21,46 @@ final class Lane implements AutoCloseable {
   /** For a case to end after it was interrupted. */
   private static final Duration GRACE = Duration.ofSeconds(1);
 
-  private ExecutorService worker = worker();
+  private final ThreadFactory threads;
+  private final int number;
+  private ExecutorService worker;
   private volatile @Nullable Thread thread;
+  private @Nullable Thread waiting;
+  private boolean stopped;
 
-  private static ExecutorService worker() {
-    return Executors.newSingleThreadExecutor(work -> {
-      Thread made = new Thread(work, "odd-lantern lane");
-      made.setDaemon(true);
-      return made;
-    });
+  /**
+   * A lane.
+   *
+   * @param number counts from 1
+   * @param threads makes the threads that run cases
+   */
+  Lane(int number, ThreadFactory threads) {
+    this.number = number;
+    this.threads = threads;
+    this.worker = Executors.newSingleThreadExecutor(threads);
+  }
+
+  int number() {
+    return number;
   }
 
   /**
-   * Runs a case.
+   * Runs a case, a supply or what puts one back.
    *
-   * @param work the case, which throws nothing
+   * @param work what throws nothing
    * @param limit how long it may take
-   * @param abandoned hears of the thread that a case does not let go
+   * @param mayBeStopped whether it is given up when the run is stopped
+   * @param abandoned hears of the thread that the work does not let go
    * @return what came of it
-   * @throws TimeLimitPassed if it took longer; its stack is where the case stood
+   * @throws TimeLimitPassed if it took longer; its stack is where it stood
+   * @throws Stopped if the run was stopped before it ended
    */
-  Attempt run(Supplier<Attempt> work, Duration limit, Consumer<Thread> abandoned)
-      throws TimeLimitPassed {
+  Attempt run(
+      Supplier<Attempt> work, Duration limit, boolean mayBeStopped, Consumer<Thread> abandoned)
+      throws TimeLimitPassed, Stopped {
+    if (mayBeStopped && !waits()) {
+      throw new Stopped();
+    }
     Future<Attempt> running = worker.submit(() -> {
       thread = Thread.currentThread();
       return work.get();
@@ -54,45 +72,91 @@ final class Lane implements AutoCloseable {
     } catch (ExecutionException e) {
       throw new IllegalStateException("a case threw past its runner: " + e.getCause(), e);
     } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new IllegalStateException("the run was interrupted", e);
+      return stopped(running, abandoned);
+    } finally {
+      waitsNoMore();
     }
+  }
+
+  /** Gives up what runs now, and what would run later, as far as it may be stopped. */
+  synchronized void stop() {
+    stopped = true;
+    if (waiting != null) {
+      waiting.interrupt();
+    }
+  }
+
+  private synchronized boolean waits() {
+    waiting = stopped ? null : Thread.currentThread();
+    return !stopped;
+  }
+
+  /** From here on nobody interrupts this thread: it writes files. */
+  private synchronized void waitsNoMore() {
+    waiting = null;
+    boolean late = Thread.interrupted();
+    if (late && !stopped) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  /** A case that passes though it was told to stop has passed. */
+  private Attempt stopped(Future<Attempt> running, Consumer<Thread> abandoned) throws Stopped {
+    Thread busy = thread;
+    Attempt last = ended(running, busy);
+    if (last == null) {
+      leave(busy, abandoned);
+    } else if (last.outcome() == Outcome.PASSED) {
+      return last;
+    }
+    throw new Stopped();
+  }
+
+  private void leave(@Nullable Thread busy, Consumer<Thread> abandoned) {
+    if (busy != null) {
+      abandoned.accept(busy);
+    }
+    worker.shutdown();
+    worker = Executors.newSingleThreadExecutor(threads);
   }
 
   private TimeLimitPassed passed(
       Future<Attempt> running, Duration limit, Consumer<Thread> abandoned) {
     Thread busy = thread;
     StackTraceElement[] stood = busy == null ? new StackTraceElement[0] : busy.getStackTrace();
-    boolean ended = ended(running, busy);
-    if (!ended && busy != null) {
-      abandoned.accept(busy);
-      worker.shutdown();
-      worker = worker();
+    boolean ended = ended(running, busy) != null;
+    if (!ended) {
+      leave(busy, abandoned);
     }
     return new TimeLimitPassed(limit, ended, stood);
   }
 
-  /** Interrupts a case and waits for its end, without giving up what it may still return. */
-  private static boolean ended(Future<Attempt> running, @Nullable Thread busy) {
+  /** Interrupts a case and waits a little for its end; null if it does not let go. */
+  private static @Nullable Attempt ended(Future<Attempt> running, @Nullable Thread busy) {
     if (busy != null) {
       busy.interrupt();
     }
     try {
-      running.get(GRACE.toMillis(), TimeUnit.MILLISECONDS);
-      return true;
-    } catch (TimeoutException e) {
-      return false;
-    } catch (ExecutionException | CancellationException e) {
-      return true;
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      return false;
+      return running.get(GRACE.toMillis(), TimeUnit.MILLISECONDS);
+    } catch (TimeoutException | InterruptedException e) {
+      return null;
+    } catch (ExecutionException e) {
+      return Attempt.errored("it threw past its runner: " + e.getCause());
     }
   }
 
   @Override
   public void close() {
     worker.shutdownNow();
+  }
+
+  /** The run was stopped. */
+  static final class Stopped extends Exception {
+    private static final long serialVersionUID = 1L;
+
+    Stopped() {
+      super("the run was stopped");
+    }
   }
 
   /** A case took longer than it may. */

@@ -16,7 +16,10 @@ public enum Mark {
   NEEDED,
   /** The service is known not to keep this promise, and now it did. */
   @JsonProperty("fixed")
-  FIXED;
+  FIXED,
+  /** It passed, but not at the first try. */
+  @JsonProperty("flaky")
+  FLAKY;
 
   /**
    * The word for it.

@@ -17,6 +17,9 @@ public enum Outcome {
   /** It did not run, since a case whose value it takes did not pass. */
   @JsonProperty("blocked")
   BLOCKED,
+  /** It was running, or had not run yet, when the run was stopped. */
+  @JsonProperty("interrupted")
+  INTERRUPTED,
   /** It was not to run now, or takes what a case makes that did not run. */
   @JsonProperty("skipped")
   SKIPPED,

@@ -6,7 +6,6 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /** Something that happened in a run, secrets masked; a line of the journal. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "event")
@@ -30,6 +29,7 @@ public sealed interface RunEvent {
    * @param startedAt when
    * @param cases how many cases are planned
    * @param suites how many suites they belong to
+   * @param lanes how many cases run side by side at most
    * @param warnings what the plan found worth a look
    */
   record Started(
@@ -41,6 +41,7 @@ public sealed interface RunEvent {
       Instant startedAt,
       int cases,
       int suites,
+      int lanes,
       List<String> warnings)
       implements RunEvent {
 
@@ -49,6 +50,7 @@ public sealed interface RunEvent {
 
     /** What is absent in a journal is empty here. */
     public Started {
+      lanes = Math.max(1, lanes);
       warnings = warnings == null ? List.of() : List.copyOf(warnings);
     }
   }
@@ -71,18 +73,18 @@ public sealed interface RunEvent {
   /**
    * Something was taken back, or could not be.
    *
-   * @param id the case that made it
-   * @param call the undoing call in one line
+   * @param id the case or supply that made it
+   * @param deed how: the undoing call in one line, the method that tidied up, or what was closed
    * @param problem why it was left behind; empty if it was taken back
-   * @param exchange the undoing call as sent; null if there was none to send
+   * @param exchanges the calls that were made
    */
-  record PutBack(
-      String id, String call, String problem, @Nullable ExchangeRecord exchange)
+  record PutBack(String id, String deed, String problem, List<ExchangeRecord> exchanges)
       implements RunEvent {
 
     /** What is absent in a journal is empty here. */
     public PutBack {
       problem = problem == null ? "" : problem;
+      exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
     }
 
     /**
@@ -102,8 +104,14 @@ public sealed interface RunEvent {
    * @param tookMicros microseconds since its start
    * @param counts how many cases ended how, by word
    * @param leftBehind how many things could not be taken back
+   * @param stopped whether it was stopped before all cases had run
    */
-  record Ended(Instant endedAt, long tookMicros, Map<String, Integer> counts, int leftBehind)
+  record Ended(
+      Instant endedAt,
+      long tookMicros,
+      Map<String, Integer> counts,
+      int leftBehind,
+      boolean stopped)
       implements RunEvent {
 
     /** What is absent in a journal is empty here. */

@@ -15,6 +15,7 @@ import org.oddlantern.plan.Plan;
  * @param variables environment variables by name
  * @param loader the class path of the suites
  * @param seed the seed of fresh values
+ * @param lanes how many cases may run side by side; 1 or more
  */
 public record RunOrder(
     String name,
@@ -23,4 +24,13 @@ public record RunOrder(
     EnvironmentSettings environment,
     Map<String, String> variables,
     ClassLoader loader,
-    String seed) {}
+    String seed,
+    int lanes) {
+
+  /** Refuses what is no number of lanes. */
+  public RunOrder {
+    if (lanes < 1) {
+      throw new IllegalArgumentException("a run has 1 lane or more, not " + lanes);
+    }
+  }
+}

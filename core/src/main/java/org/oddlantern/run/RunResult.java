@@ -2,15 +2,20 @@ package org.oddlantern.run;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * What came of a run.
  *
  * @param counts how many cases ended how, by word
  * @param leftBehind how many things could not be taken back
+ * @param stopped whether it was stopped before all cases had run
  * @param problems what listeners could not do, as sentences
  */
-public record RunResult(Map<String, Integer> counts, int leftBehind, List<String> problems) {
+public record RunResult(
+    Map<String, Integer> counts, int leftBehind, boolean stopped, List<String> problems) {
+
+  private static final Set<String> BROKEN = Set.of("failed", "errored", "blocked", "interrupted");
 
   /**
    * Whether any case ran.
@@ -29,10 +34,9 @@ public record RunResult(Map<String, Integer> counts, int leftBehind, List<String
    *     did its work
    */
   public boolean isGreen() {
-    return leftBehind == 0
+    return !stopped
+        && leftBehind == 0
         && problems.isEmpty()
-        && counts.keySet().stream()
-            .noneMatch(
-                word -> word.equals("failed") || word.equals("errored") || word.equals("blocked"));
+        && counts.keySet().stream().noneMatch(word -> BROKEN.contains(word));
   }
 }

@@ -1,37 +1,26 @@
 package org.oddlantern.run;
 
-import java.lang.reflect.Type;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeSet;
-import org.jspecify.annotations.Nullable;
-import org.oddlantern.config.Environment;
-import org.oddlantern.config.EnvironmentSettings;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
-import org.oddlantern.http.internal.Undo;
-import org.oddlantern.internal.CurrentCase;
-import org.oddlantern.internal.Resources;
 import org.oddlantern.json.KnownPaths;
-import org.oddlantern.payload.Fresh;
-import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.Planned;
 import org.oddlantern.plan.PlannedCase;
-import org.oddlantern.plan.Want;
+import org.oddlantern.plan.PlannedSupply;
 import org.oddlantern.schema.KnownSchemas;
 
 /**
- * Runs the cases of a plan in one lane: each as soon as its makers and its predecessors have finished,
- * in source order. Hands values on, puts back what was made, tells listeners.
+ * Runs the cases of a plan: each as soon as its makers and its predecessors have finished, side by side in
+ * as many lanes as were asked for. Hands values on, puts back what was made, tells listeners.
  *
  * <pre>{@code
  * RunResult result = new Runner(order, Clock.systemUTC()).run(List.of(console, journal));
@@ -39,23 +28,21 @@ import org.oddlantern.schema.KnownSchemas;
  */
 public final class Runner {
 
-  private static final Duration UNDO_LIMIT = Duration.ofSeconds(10);
+  /** For putting back everything that is still alive at the end. */
+  private static final Duration TOGETHER = Duration.ofSeconds(30);
 
   private final RunOrder order;
   private final Clock clock;
   private final String run;
   private final Masker masker;
-  private final Recording recording;
-  private final Ledger ledger;
-  private final Map<Integer, Attempt> attempts = new HashMap<>();
-  private final Map<String, Integer> counts = new LinkedHashMap<>();
-  private final TokenStore tokens = new TokenStore();
-  private final KnownPaths paths = new KnownPaths();
-  private final Lane lane = new Lane();
   private final Environments environments;
   private final KnownSchemas schemas;
-  private String notReady = "";
-  private int leftBehind;
+  private final Schedule schedule;
+  private final Lanes lanes;
+  private final Handed handed;
+  private final Ledger ledger;
+  private final AtomicInteger leftBehind = new AtomicInteger();
+  private volatile boolean stopped;
 
   /**
    * A runner for one run.
@@ -65,18 +52,21 @@ public final class Runner {
    * @throws org.oddlantern.config.SettingsProblem if a suite is pinned to an environment that is not there
    */
   public Runner(RunOrder order, Clock clock) {
+    List<Planned> nodes = order.plan().nodes();
     this.order = order;
     this.clock = clock;
     this.environments = new Environments(order);
     this.schemas = order.settings().schemas(order.loader(), environments.all(), order.variables());
     this.run = RunNames.fresh();
     this.masker = new Masker(order.settings().mask());
-    this.recording = new Recording(masker);
-    this.ledger = new Ledger(order.plan().cases());
+    this.schedule = new Schedule(nodes, order.lanes());
+    this.lanes = new Lanes(order.lanes());
+    this.handed = new Handed(nodes);
+    this.ledger = new Ledger(nodes, handed::ended);
   }
 
   /**
-   * Runs every case; whatever one throws, the others run.
+   * Runs every case; whatever one throws, the others run. To be called once.
    *
    * @param listeners who hears of it
    * @return what came of it
@@ -86,14 +76,40 @@ public final class Runner {
     Instant start = clock.instant();
     long nanos = System.nanoTime();
     broadcast.tell(started(start));
+    Entries entries;
     try (Transport transport = new PooledTransport();
-        lane) {
-      notReady = new Readying(order, environments).waited(quiet(transport));
-      runAll(transport, broadcast);
+        lanes) {
+      Workshop workshop = new Workshop(
+          order,
+          clock,
+          run,
+          masker,
+          environments,
+          transport,
+          new TokenStore(),
+          new KnownPaths(),
+          schemas,
+          broadcast);
+      entries = new Entries(workshop);
+      runAll(workshop, entries);
     }
     broadcast.tell(new RunEvent.Ended(
-        clock.instant(), (System.nanoTime() - nanos) / 1_000, Map.copyOf(counts), leftBehind));
-    return new RunResult(Map.copyOf(counts), leftBehind, broadcast.problems());
+        clock.instant(),
+        (System.nanoTime() - nanos) / 1_000,
+        entries.counts(),
+        leftBehind.get(),
+        stopped));
+    return new RunResult(entries.counts(), leftBehind.get(), stopped, broadcast.problems());
+  }
+
+  /**
+   * Stops the run: nothing more starts, what runs is interrupted, everything alive is put back within 30 s,
+   * and {@link #run} returns. May be called from any thread, and more than once.
+   */
+  public void stop() {
+    stopped = true;
+    schedule.stop();
+    lanes.stop();
   }
 
   private RunEvent.Started started(Instant start) {
@@ -109,6 +125,7 @@ public final class Runner {
         start,
         cases.size(),
         suites,
+        order.lanes(),
         warnings());
   }
 
@@ -118,236 +135,38 @@ public final class Runner {
     return warnings;
   }
 
-  private void runAll(Transport transport, Broadcast broadcast) {
-    List<PlannedCase> cases = order.plan().cases();
-    int[] open = new int[cases.size()];
-    List<List<Integer>> followers = new ArrayList<>();
-    cases.forEach(one -> followers.add(new ArrayList<>()));
-    TreeSet<Integer> ready = new TreeSet<>();
-    for (PlannedCase one : cases) {
-      open[one.order()] = one.after().size();
-      one.after().forEach(before -> followers.get(before).add(one.order()));
-      if (open[one.order()] == 0) {
-        ready.add(one.order());
+  private void runAll(Workshop workshop, Entries entries) {
+    String held = new Readying(order, environments).waited(quiet(workshop));
+    CaseRunner cases = new CaseRunner(workshop, handed, entries, ledger);
+    lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, workshop, entries));
+    for (PlannedCase one : order.plan().cases()) {
+      if (!handed.has(one)) {
+        cases.interrupted(one);
       }
     }
-    for (Integer next = ready.pollFirst(); next != null; next = ready.pollFirst()) {
-      runOne(cases.get(next), transport, broadcast);
-      for (int follower : followers.get(next)) {
-        if (--open[follower] == 0) {
-          ready.add(follower);
-        }
-      }
+    new PutBacks(workshop, entries, lanes.first(), leftBehind, TOGETHER).all(ledger.rest());
+  }
+
+  private void runOne(
+      Planned one, Lane lane, String held, CaseRunner cases, Workshop workshop, Entries entries) {
+    PutBacks putBacks = new PutBacks(workshop, entries, lane, leftBehind, Duration.ofDays(1));
+    CaseRunner.Made made = one instanceof PlannedCase planned
+        ? cases.run(planned, lane, held, putBacks)
+        : cases.supply((PlannedSupply) one, lane, held);
+    Attempt attempt = made.attempt();
+    handed.put(one, attempt);
+    List<Belonging> ending = ledger.finished(
+        one, attempt.value() != null, attempt.outcome() == Outcome.PASSED, made.belongings());
+    if (stopped) {
+      ledger.keep(ending);
+    } else {
+      putBacks.all(ending);
     }
-  }
-
-  private void runOne(PlannedCase one, Transport transport, Broadcast broadcast) {
-    CaseDefinition definition = one.definition();
-    CaseLog log = new CaseLog(
-        run + "/" + RunNames.ascii(definition.id().brief()),
-        masker::learn,
-        undo -> broadcast.tell(
-            new RunEvent.UndoNoted(definition.id().toString(), masker.text(undo.line()))));
-    Instant start = clock.instant();
-    long nanos = System.nanoTime();
-    Attempt attempt = attempt(one, surroundings(transport, log, environments.of(definition)));
-    long micros = (System.nanoTime() - nanos) / 1_000;
-    attempts.put(one.order(), attempt);
-    CaseRecord record = record(one, attempt, log, start, micros);
-    counts.merge(record.word(), 1, Integer::sum);
-    broadcast.tell(new RunEvent.CaseFinished(record));
-    ledger.finished(one, attempt, log.undos()).forEach(entry -> putBack(entry, broadcast));
-  }
-
-  private Surroundings surroundings(
-      Transport transport, CaseLog log, EnvironmentSettings environment) {
-    return new Surroundings(
-        new GatedTransport(transport), log, new CookieJar(), tokens, environment.readOnlyReason());
   }
 
   /** Where nobody hears: what happens there belongs to no case. */
-  private Surroundings quiet(Transport transport) {
-    return new Surroundings(transport, CaseRecorder.NONE, new CookieJar(), tokens, "");
-  }
-
-  private Attempt attempt(PlannedCase one, Surroundings surroundings) {
-    CaseDefinition definition = one.definition();
-    Attempt marked = new Marks(definition.marks(), clock).attempt(definition.position());
-    if (marked != null) {
-      return marked;
-    }
-    if (!notReady.isEmpty()) {
-      return Attempt.blocked(notReady);
-    }
-    Attempt spread = spread(one);
-    if (spread != null) {
-      return spread;
-    }
-    Attempt attempt = limited(one, surroundings);
-    CaseLog log = (CaseLog) surroundings.recorder();
-    List<String> unseen = log.settle();
-    if (attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()) {
-      attempt = Attempt.failed(String.join("\n", unseen), definition.position().toString());
-    }
-    boolean known =
-        attempt.outcome() == Outcome.FAILED && !definition.marks().knownFault().isEmpty();
-    return known ? attempt.known() : attempt;
-  }
-
-  /** What its makers leave for it: blocked if one broke, else skipped if one did not run (rule 15). */
-  private @Nullable Attempt spread(PlannedCase one) {
-    Attempt skipped = null;
-    for (int maker : one.makers().values()) {
-      Attempt made = attempts.get(maker);
-      if (made != null && !made.outcome().isGreen()) {
-        return Attempt.blocked(cause(maker, made));
-      }
-      if (made != null && made.outcome() != Outcome.PASSED && skipped == null) {
-        skipped = Attempt.skipped(cause(maker, made));
-      }
-    }
-    return skipped;
-  }
-
-  /** The first cause: a maker that was held up itself tells its own. */
-  private String cause(int maker, Attempt made) {
-    boolean passedOn = !order.plan().cases().get(maker).makers().isEmpty()
-        && (made.outcome() == Outcome.BLOCKED || made.outcome() == Outcome.SKIPPED);
-    if ((made.outcome() == Outcome.BLOCKED || passedOn) && made.problem() != null) {
-      return made.problem().message();
-    }
-    CaseDefinition definition = order.plan().cases().get(maker).definition();
-    return "%s, which makes what this case takes, %s ('%s')"
-        .formatted(definition.id().brief(), made.outcome().told(), definition.title());
-  }
-
-  /** Runs the case in the lane, within its limit. */
-  private Attempt limited(PlannedCase one, Surroundings surroundings) {
-    CaseDefinition definition = one.definition();
-    try {
-      return lane.run(
-          () -> invoke(one, surroundings),
-          definition.marks().timeLimit(),
-          thread -> abandon(thread, surroundings));
-    } catch (Lane.TimeLimitPassed e) {
-      return Thrown.attempt(e, definition.suite(), masker);
-    }
-  }
-
-  /** A case that does not let go sends nothing more, and what it notes is not waited for. */
-  private static void abandon(Thread thread, Surroundings surroundings) {
-    if (surroundings.transport() instanceof GatedTransport gate) {
-      gate.shutFor(thread);
-    }
-  }
-
-  private Attempt invoke(PlannedCase one, Surroundings surroundings) {
-    CaseDefinition definition = one.definition();
-    Environment environment = new Environment(
-        order.settings(), environments.of(definition), order.variables(), surroundings);
-    Fresh fresh = Fresh.seeded(order.seed(), definition.id().toString());
-    Resources resources = new Resources(order.loader(), order.settings().folder());
-    Instances instances =
-        new Instances((type, asker) -> given(one, type, asker, environment, fresh));
-    Thread thread = Thread.currentThread();
-    ClassLoader before = thread.getContextClassLoader();
-    thread.setContextClassLoader(order.loader());
-    try (CurrentCase.Binding binding = CurrentCase.bind(
-        List.of(surroundings, resources, surroundings.recorder(), paths, schemas))) {
-      Object value = instances.call(definition);
-      if (definition.handsOn() == null) {
-        return Attempt.passed(null);
-      }
-      return value == null
-          ? Attempt.errored(
-              "it returned null, so there is nothing to hand on; return the value, or declare the method void")
-          : Attempt.passed(value);
-    } catch (Throwable thrown) {
-      return Thrown.attempt(thrown, definition.suite(), masker);
-    } finally {
-      thread.setContextClassLoader(before);
-    }
-  }
-
-  private Object given(
-      PlannedCase one, Type type, Class<?> asker, Environment environment, Fresh fresh) {
-    if (type == Environment.class) {
-      return environment;
-    }
-    if (type == Fresh.class) {
-      return fresh;
-    }
-    for (Map.Entry<Want, Integer> maker : one.makers().entrySet()) {
-      Attempt made = attempts.get(maker.getValue());
-      if (maker.getKey().type().equals(type)
-          && maker.getKey().asker() == asker
-          && made != null
-          && made.value() != null) {
-        return made.value();
-      }
-    }
-    throw new IllegalStateException("no value of type " + type.getTypeName() + " was made for "
-        + one.definition().place());
-  }
-
-  private CaseRecord record(
-      PlannedCase one, Attempt attempt, CaseLog log, Instant start, long micros) {
-    CaseDefinition definition = one.definition();
-    log.teach(recording);
-    List<Mark> marks = new ArrayList<>();
-    if (log.hasWarned()) {
-      marks.add(Mark.WARNED);
-    }
-    if (attempt.outcome() == Outcome.PASSED && !log.checkedSomething()) {
-      marks.add(Mark.UNPROVEN);
-    }
-    if (one.needed()) {
-      marks.add(Mark.NEEDED);
-    }
-    if (attempt.outcome() == Outcome.PASSED && !definition.marks().knownFault().isEmpty()) {
-      marks.add(Mark.FIXED);
-    }
-    return new CaseRecord(
-        definition.id().toString(),
-        RunNames.suite(definition.suite()),
-        masker.text(definition.title()),
-        definition.position().toString(),
-        one.order(),
-        attempt.outcome(),
-        marks,
-        start,
-        micros,
-        log.exchanges(recording),
-        log.queries(recording),
-        masker.text(definition.marks().knownFault()),
-        masked(attempt.problem()),
-        masker.text(log.printing()));
-  }
-
-  private @Nullable ProblemRecord masked(@Nullable ProblemRecord problem) {
-    return problem == null
-        ? null
-        : new ProblemRecord(
-            problem.type(),
-            masker.text(problem.message()),
-            problem.at(),
-            masker.text(problem.stack()));
-  }
-
-  private void putBack(Ledger.Entry entry, Broadcast broadcast) {
-    Undo.Taken taken = entry.undo().takeBack(UNDO_LIMIT);
-    if (!taken.problem().isEmpty()) {
-      leftBehind++;
-    }
-    ExchangeRecord exchange = null;
-    if (taken.exchange() != null) {
-      recording.learn(taken.exchange());
-      exchange = recording.record(taken.exchange(), List.of());
-    }
-    broadcast.tell(new RunEvent.PutBack(
-        entry.maker().definition().id().toString(),
-        masker.text(entry.undo().line()),
-        masker.text(taken.problem()),
-        exchange));
+  private static Surroundings quiet(Workshop workshop) {
+    return new Surroundings(
+        workshop.transport(), CaseRecorder.NONE, new CookieJar(), workshop.tokens(), "");
   }
 }

@@ -3,6 +3,8 @@ package org.oddlantern.run;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.util.Arrays;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.ExecutionException;
 import java.util.stream.Collectors;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.database.DatabaseProblem;
@@ -18,9 +20,17 @@ final class Thrown {
 
   private Thrown() {}
 
-  static Attempt attempt(Throwable thrown, Class<?> suite, Masker masker) {
+  static Attempt attempt(Throwable caught, Class<?> suite, Masker masker) {
+    Throwable thrown = ownCause(caught);
     Outcome outcome = thrown instanceof AssertionError ? Outcome.FAILED : Outcome.ERRORED;
     return new Attempt(outcome, null, problem(thrown, suite, masker));
+  }
+
+  /** A check that failed in another thread comes wrapped to whoever waits for that. */
+  private static Throwable ownCause(Throwable caught) {
+    Throwable cause = caught.getCause();
+    boolean wrapped = caught instanceof ExecutionException || caught instanceof CompletionException;
+    return wrapped && cause instanceof AssertionError ? cause : caught;
   }
 
   private static ProblemRecord problem(Throwable thrown, Class<?> suite, Masker masker) {

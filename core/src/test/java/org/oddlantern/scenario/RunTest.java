@@ -138,7 +138,7 @@ class RunTest {
         "the function given to undoneBy threw IllegalStateException: no idea", problems.get(2));
     assertEquals(
         "curl -sS -i -X DELETE " + service.address() + "/status/500",
-        trial.putBacks().get(0).exchange().curl());
+        trial.putBacks().get(0).exchanges().get(0).curl());
   }
 
   @Test

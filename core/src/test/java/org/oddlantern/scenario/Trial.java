@@ -48,7 +48,8 @@ record Trial(RunResult result, List<RunEvent> events) {
         environment,
         Map.of(),
         loader,
-        "seed");
+        "seed",
+        1);
     return new Trial(new Runner(order, Clock.systemUTC()).run(listeners), events);
   }
 

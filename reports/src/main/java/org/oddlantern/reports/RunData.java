@@ -16,13 +16,15 @@ import org.oddlantern.run.RunEvent;
  * A whole run as its journal tells it; what reports are made of. Immutable.
  *
  * @param started the beginning
- * @param cases the finished cases in source order
+ * @param cases the finished cases, and supplies that failed, in source order
+ * @param supplied what supplies made, in source order
  * @param putBacks what was taken back, or could not be, in order
  * @param ended the end, or null if the run was cut off
  */
 public record RunData(
     RunEvent.Started started,
     List<CaseRecord> cases,
+    List<CaseRecord> supplied,
     List<RunEvent.PutBack> putBacks,
     RunEvent.@Nullable Ended ended) {
 
@@ -41,11 +43,12 @@ public record RunData(
           journal.file() + " does not begin like a journal: its first line must be run-started");
     }
     List<CaseRecord> cases = new ArrayList<>();
+    List<CaseRecord> supplied = new ArrayList<>();
     List<RunEvent.PutBack> putBacks = new ArrayList<>();
     RunEvent.Ended ended = null;
     for (RunEvent event : events) {
       if (event instanceof RunEvent.CaseFinished finished) {
-        cases.add(finished.record());
+        (finished.record().counts() ? cases : supplied).add(finished.record());
       } else if (event instanceof RunEvent.PutBack putBack) {
         putBacks.add(putBack);
       } else if (event instanceof RunEvent.Ended end) {
@@ -53,7 +56,9 @@ public record RunData(
       }
     }
     cases.sort(Comparator.comparingInt(CaseRecord::order));
-    return new RunData(started, List.copyOf(cases), List.copyOf(putBacks), ended);
+    supplied.sort(Comparator.comparingInt(CaseRecord::order).thenComparing(CaseRecord::id));
+    return new RunData(
+        started, List.copyOf(cases), List.copyOf(supplied), List.copyOf(putBacks), ended);
   }
 
   /**

@@ -32,6 +32,7 @@ import org.oddlantern.run.JournalWriter;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
 import org.oddlantern.run.QueryRecord;
+import org.oddlantern.run.RecordKind;
 import org.oddlantern.run.RunEvent;
 import org.w3c.dom.Element;
 
@@ -146,24 +147,28 @@ class HostileTextTest {
         null,
         List.of(new Verdict(EVIL, false, List.of(finding.ofItem(EVIL)))));
     CaseRecord one = new CaseRecord(
+        RecordKind.CASE,
         "pack.Suite#one",
         "Suite",
         EVIL,
         "Suite.java:3",
         0,
+        "",
+        1,
         Outcome.FAILED,
         List.of(),
         WHEN,
         3_000,
+        List.of(),
         List.of(exchange),
         List.of(query),
         EVIL,
         new ProblemRecord("Evil", EVIL, "Suite.java:4", EVIL),
         EVIL);
     return List.of(
-        new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, List.of(EVIL)),
+        new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, 1, List.of(EVIL)),
         new RunEvent.CaseFinished(one),
-        new RunEvent.PutBack("pack.Suite#one", "DELETE /x", "it was answered 500", null),
-        new RunEvent.Ended(WHEN, 4_000, Map.of("failed", 1), 1));
+        new RunEvent.PutBack("pack.Suite#one", "DELETE /x", "it was answered 500", List.of()),
+        new RunEvent.Ended(WHEN, 4_000, Map.of("failed", 1), 1, false));
   }
 }

@@ -35,8 +35,8 @@ import org.oddlantern.http.WireRequest;
  */
 public final class PooledTransport implements Transport {
 
-  private static final int CONNECTIONS_PER_HOST = 200;
-  private static final int CONNECTIONS = 400;
+  private static final int CONNECTIONS_PER_HOST = 2_000;
+  private static final int CONNECTIONS = 4_000;
 
   private final Map<Duration, CloseableHttpClient> plain = new ConcurrentHashMap<>();
   private final Map<Way, CloseableHttpClient> secured = new ConcurrentHashMap<>();

@@ -66,7 +66,8 @@ final class FailureBook {
           settings.environment(null),
           Map.of(),
           FailureBook.class.getClassLoader(),
-          "fennel");
+          "fennel",
+        1);
       new Runner(order, Clock.systemUTC())
           .run(List.of(new ConsoleReport(
               new PrintStream(out, true, StandardCharsets.UTF_8), new Style(false))));

@@ -18,9 +18,17 @@ import org.oddlantern.run.RunListener;
 public final class ConsoleReport implements RunListener {
 
   private static final List<String> ORDER = List.of(
-      "failed", "errored", "blocked", "known fault", "skipped", "pending", "unproven", "passed");
+      "failed",
+      "errored",
+      "blocked",
+      "interrupted",
+      "known fault",
+      "skipped",
+      "pending",
+      "unproven",
+      "passed");
 
-  private static final Set<String> BROKEN = Set.of("failed", "errored", "blocked");
+  private static final Set<String> BROKEN = Set.of("failed", "errored", "blocked", "interrupted");
 
   /** Of the word of an outcome and the time after it. */
   private static final int WIDTH = 18;
@@ -29,6 +37,7 @@ public final class ConsoleReport implements RunListener {
   private final Style style;
   private String suite = "";
   private String seed = "";
+  private boolean inLanes;
   private int takenBack;
   private boolean broken;
 
@@ -64,6 +73,7 @@ public final class ConsoleReport implements RunListener {
 
   private void begin(RunEvent.Started started) {
     seed = started.seed();
+    inLanes = started.lanes() > 1;
     out.println(style.heading("Odd Lantern")
         + "  %s, environment %s, %s in %s, seed %s"
             .formatted(
@@ -71,12 +81,16 @@ public final class ConsoleReport implements RunListener {
                 started.environment(),
                 Amounts.of(started.cases(), "case"),
                 Amounts.of(started.suites(), "suite"),
-                started.seed()));
+                started.seed())
+        + (inLanes ? ", " + started.lanes() + " lanes" : ""));
     started.warnings().forEach(warning -> out.println("warning   " + Plain.line(warning)));
   }
 
   private void tell(CaseRecord one) {
-    if (!one.suite().equals(suite)) {
+    if (!one.counts() && !one.whose().isEmpty()) {
+      return; // what was made for one case alone is told with it in the reports
+    }
+    if (!inLanes && !one.suite().equals(suite)) {
       suite = one.suite();
       breakLine();
       out.println(style.heading(suite));
@@ -85,8 +99,10 @@ public final class ConsoleReport implements RunListener {
         ? ""
         : Amounts.time(one.tookMicros());
     int width = Math.max(1, WIDTH - one.word().length());
-    out.println(
-        word(one) + ("%" + width + "s  %s%s").formatted(time, Plain.line(one.title()), marks(one)));
+    out.println(word(one)
+        + ("%" + width + "s  %s%s")
+            .formatted(
+                time, (inLanes ? one.suite() + ": " : "") + Plain.line(one.title()), marks(one)));
     CaseText.of(one).forEach(line -> out.println("          " + line));
     broken = !one.outcome().isGreen() && !one.asked().isEmpty();
     if (broken) {
@@ -120,11 +136,11 @@ public final class ConsoleReport implements RunListener {
       return;
     }
     out.println(style.alarm("left behind") + "  by " + putBack.id().replaceAll("^.*\\.", ""));
-    out.println("          " + Plain.line(putBack.call()) + ": " + Plain.line(putBack.problem()));
-    if (putBack.exchange() != null) {
-      out.println(
-          "          take it back by hand: " + Plain.line(putBack.exchange().curl()));
-    }
+    out.println("          " + Plain.line(putBack.deed()) + ": " + Plain.line(putBack.problem()));
+    putBack.exchanges().stream()
+        .filter(exchange -> exchange.isTroubled() || exchange.status() >= 400)
+        .forEach(exchange ->
+            out.println("          take it back by hand: " + Plain.line(exchange.curl())));
   }
 
   private void end(RunEvent.Ended ended) {

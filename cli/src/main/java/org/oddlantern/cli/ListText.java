@@ -1,0 +1,100 @@
+package org.oddlantern.cli;
+
+import java.io.PrintStream;
+import java.lang.reflect.Type;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.oddlantern.json.Words;
+import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.CaseMarks;
+import org.oddlantern.plan.Maker;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.Planned;
+import org.oddlantern.plan.PlannedCase;
+import org.oddlantern.plan.PlannedSupply;
+import org.oddlantern.plan.Want;
+import org.oddlantern.run.RunNames;
+
+/** Prints suites and cases, and what each takes and gives. */
+record ListText(PrintStream out) {
+
+  private static final String MARGIN = " ".repeat(20);
+
+  void print(Plan plan) {
+    plan.warnings().forEach(warning -> out.println("warning   " + warning));
+    String suite = "";
+    for (Planned node : plan.nodes()) {
+      Maker maker = node.recipe().maker();
+      if (!suite.equals(maker.suite().getName())) {
+        out.println((suite.isEmpty() ? "" : "\n") + RunNames.suite(maker.suite()));
+        suite = maker.suite().getName();
+      }
+      if (node instanceof PlannedCase one) {
+        print(one.definition());
+      } else if (node instanceof PlannedSupply supply) {
+        out.println("  %-16s  %s"
+            .formatted(maker.method().getName(), supply.definition().title()));
+        out.println(MARGIN + "supplied once, shared by all who take it");
+        flow(maker);
+      }
+    }
+  }
+
+  private void print(CaseDefinition definition) {
+    String sample = definition.id().sample();
+    out.println("  %-16s  %s"
+        .formatted(
+            definition.id().method() + (sample.isEmpty() ? "" : "[" + sample + "]"),
+            definition.title()));
+    marks(definition.marks()).forEach(line -> out.println(MARGIN + line));
+    flow(definition);
+  }
+
+  private void flow(Maker maker) {
+    if (!maker.wants().isEmpty()) {
+      out.println(MARGIN + "takes "
+          + maker.wants().stream().map(ListText::words).collect(Collectors.joining(", ")));
+    }
+    Type handsOn = maker.handsOn();
+    if (handsOn != null) {
+      out.println(MARGIN + "gives " + Words.of(handsOn));
+    }
+  }
+
+  private static List<String> marks(CaseMarks marks) {
+    List<String> lines = new ArrayList<>();
+    if (!marks.tags().isEmpty()) {
+      lines.add("tags " + String.join(", ", marks.tags()));
+    }
+    if (!marks.notNow().isEmpty()) {
+      lines.add(
+          "not now: " + marks.notNow() + (marks.until() == null ? "" : ", until " + marks.until()));
+    }
+    if (marks.toBeWritten()) {
+      lines.add("to be written");
+    }
+    if (!marks.knownFault().isEmpty()) {
+      lines.add("known fault " + marks.knownFault());
+    }
+    if (marks.tries() > 1) {
+      lines.add("tried up to " + marks.tries() + " times");
+    }
+    if (marks.alone()) {
+      lines.add("runs alone");
+    }
+    if (!marks.occupies().isEmpty()) {
+      lines.add("occupies " + String.join(", ", marks.occupies()));
+    }
+    return lines;
+  }
+
+  private static String words(Want want) {
+    String type = Words.of(want.type());
+    return switch (want.use()) {
+      case READS -> type;
+      case CHANGES -> type + " and changes it";
+      case USES_UP -> type + " and uses it up";
+    };
+  }
+}

@@ -1,0 +1,89 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.oddlantern.reports.RunData;
+import org.oddlantern.reports.html.HtmlReport;
+import org.oddlantern.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.run.Journal;
+
+/** The folder that takes journal and reports. */
+record OutFolder(Path folder, Terminal terminal) {
+
+  /** Less than this is as good as full. */
+  private static final long LEAST_SPACE = 1 << 20;
+
+  Path journal() {
+    return folder.resolve("journal.jsonl");
+  }
+
+  /** Finds out before anything is sent whether journal and reports can be written. */
+  void prepare() {
+    for (Path needed : List.of(folder, junitXml(), report())) {
+      try {
+        Files.createDirectories(needed);
+      } catch (IOException e) {
+        throw new Misuse(
+            "the folder " + needed + " cannot be made (" + e + "); choose another with --out");
+      }
+      if (!Files.isWritable(needed)) {
+        throw new Misuse("the folder " + needed + " cannot be written; choose another with --out");
+      }
+    }
+    try {
+      long space = Files.getFileStore(folder).getUsableSpace();
+      if (space < LEAST_SPACE) {
+        throw new Misuse(
+            "the disk of " + folder + " is full (" + space
+                + " bytes left), so the results could not be kept; make room, or choose another folder with --out");
+      }
+    } catch (IOException e) {
+      throw new Misuse("the folder " + folder + " cannot be looked at: " + e);
+    }
+  }
+
+  /** Writes the reports of a journal and says where they are; gives what could not be written. */
+  List<String> report(Path journal) {
+    terminal.out().println("journal   " + journal);
+    List<String> problems = new ArrayList<>();
+    try {
+      RunData run = RunData.of(new Journal(journal));
+      write("junit xml", junitXml(), problems, place -> JUnitXmlReport.write(run, place));
+      write(
+          "report",
+          report(),
+          problems,
+          place -> HtmlReport.write(run, new Journal(journal), place));
+    } catch (IOException e) {
+      problems.add("the journal could not be read back: " + e.getMessage());
+    }
+    return problems;
+  }
+
+  private Path junitXml() {
+    return folder.resolve("junit-xml");
+  }
+
+  private Path report() {
+    return folder.resolve("report");
+  }
+
+  private void write(String name, Path place, List<String> problems, Report report) {
+    try {
+      report.write(place);
+      String shown =
+          name.equals("report") ? place.resolve("index.html").toString() : place.toString();
+      terminal.out().println("%-9s %s".formatted(name, shown));
+    } catch (IOException e) {
+      problems.add("the " + name + " could not be written to " + place + ": " + e);
+    }
+  }
+
+  /** Something that is written into a folder. */
+  private interface Report {
+    void write(Path folder) throws IOException;
+  }
+}

@@ -1,0 +1,145 @@
+package org.oddlantern.cli;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Words;
+import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.Maker;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.Planned;
+import org.oddlantern.plan.Recipe;
+import org.oddlantern.plan.Source;
+import org.oddlantern.plan.SupplyDefinition;
+import org.oddlantern.plan.Want;
+
+/** Every value of a plan, with who makes, reads, changes, ends and puts it back. */
+final class ValueFlow {
+
+  private final List<Planned> nodes;
+  private final Map<String, Value> values = new LinkedHashMap<>();
+
+  ValueFlow(Plan plan) {
+    nodes = plan.nodes();
+    nodes.forEach(node -> collect(node.recipe()));
+  }
+
+  List<Value> values() {
+    return List.copyOf(values.values());
+  }
+
+  /** Value by value, as text. */
+  List<String> lines() {
+    List<String> lines = new ArrayList<>();
+    for (Value value : values.values()) {
+      lines.add(
+          (lines.isEmpty() ? "" : "\n") + value.type + ", made by " + value.maker + value.manner);
+      add(lines, "read by", value.users(Want.Use.READS), ", ");
+      add(lines, "changed by", value.users(Want.Use.CHANGES), ", then ");
+      add(lines, "used up by", value.users(Want.Use.USES_UP), ", ");
+      add(lines, "put back by", List.copyOf(value.putBack), ", ");
+    }
+    if (lines.isEmpty()) {
+      lines.add("no case takes anything from another");
+    }
+    return lines;
+  }
+
+  /** A case or supply as people call it: class and method; a case over samples is one. */
+  static String name(Maker maker) {
+    return maker instanceof CaseDefinition one && !one.id().sample().isEmpty()
+        ? one.id().brief().replace("[" + one.id().sample() + "]", "")
+        : maker.name();
+  }
+
+  private static void add(List<String> lines, String words, List<String> names, String between) {
+    if (!names.isEmpty()) {
+      lines.add("  %-11s  %s".formatted(words, String.join(between, names)));
+    }
+  }
+
+  private void collect(Recipe recipe) {
+    if (recipe.maker().handsOn() != null) {
+      made(recipe.maker(), recipe.tidyUp());
+    }
+    recipe.sources().forEach((want, source) -> collect(recipe.maker(), want, source));
+    if (recipe.tidyUp() != null) {
+      recipe.tidyUp().sources().forEach((want, source) -> collect(recipe.maker(), want, source));
+    }
+  }
+
+  private void collect(Maker taker, Want want, Source source) {
+    if (source instanceof Source.Handed handed) {
+      use(nodes.get(handed.node()).recipe(), taker, want);
+    } else if (source instanceof Source.Gathered gathered) {
+      gathered.nodes().forEach(node -> use(nodes.get(node).recipe(), taker, want));
+    } else if (source instanceof Source.Supplied supplied) {
+      use(supplied.recipe(), taker, want);
+      collect(supplied.recipe());
+    } else if (source instanceof Source.OfSample sample) {
+      made(sample.method(), null).users.add(new User(name(taker), want.use()));
+    }
+  }
+
+  private void use(Recipe maker, Maker taker, Want want) {
+    made(maker.maker(), maker.tidyUp()).users.add(new User(name(taker), want.use()));
+  }
+
+  private Value made(Maker maker, Recipe.@Nullable TidyUp tidyUp) {
+    Value value = values.computeIfAbsent(
+        name(maker),
+        name -> new Value(
+            maker.handsOn() == null ? "" : Words.of(maker.handsOn()), name, manner(maker)));
+    if (tidyUp != null) {
+      value.putBack.add(tidyUp.definition().name());
+    }
+    return value;
+  }
+
+  private static String manner(Maker maker) {
+    if (maker instanceof SupplyDefinition supply) {
+      return supply.shared() ? ", once for all" : ", one for each who takes it";
+    }
+    return maker instanceof CaseDefinition one && one.id().sample().isEmpty()
+        ? ""
+        : maker instanceof CaseDefinition ? ", one for each sample" : ", as samples";
+  }
+
+  /** A value: its type, who makes it and how, who uses it and what puts it back. */
+  static final class Value {
+    private final String type;
+    private final String maker;
+    private final String manner;
+    private final Set<User> users = new LinkedHashSet<>();
+    private final Set<String> putBack = new LinkedHashSet<>();
+
+    Value(String type, String maker, String manner) {
+      this.type = type;
+      this.maker = maker;
+      this.manner = manner;
+    }
+
+    String type() {
+      return type;
+    }
+
+    String maker() {
+      return maker;
+    }
+
+    Set<User> users() {
+      return users;
+    }
+
+    List<String> users(Want.Use use) {
+      return users.stream().filter(user -> user.use == use).map(User::name).toList();
+    }
+  }
+
+  /** Who uses a value, and how. */
+  record User(String name, Want.Use use) {}
+}

@@ -1,0 +1,199 @@
+package org.oddlantern.run;
+
+import java.lang.reflect.Method;
+import java.lang.reflect.Type;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.Undo;
+import org.oddlantern.plan.CaseId;
+import org.oddlantern.plan.Maker;
+import org.oddlantern.plan.Recipe;
+import org.oddlantern.plan.Source;
+import org.oddlantern.plan.SupplyDefinition;
+import org.oddlantern.plan.Want;
+
+/**
+ * One attempt of a case, or one making of a shared supply: gets every value it takes, with one of its own
+ * from each supply that is not shared, and owns what that made (rules 6 to 8).
+ */
+final class Asker {
+
+  private final Workshop workshop;
+  private final Handed handed;
+  private final Entries entries;
+  private final Lane lane;
+  private final String attempt;
+  private final CaseId who;
+  private final int order;
+  private final Belongings belongings;
+  private final Map<Maker, Object> own = new HashMap<>();
+  private final Map<Maker, Belonging.Life> lives = new HashMap<>();
+  private @Nullable Attempt failure;
+
+  /**
+   * An asker.
+   *
+   * @param workshop what all work with
+   * @param handed the values that were handed on
+   * @param entries tells of supplies
+   * @param lane where it works
+   * @param who who asks
+   * @param order its order number
+   * @param attempt which attempt it is, from the second on; else empty
+   * @param belongings takes what is made
+   */
+  Asker(
+      Workshop workshop,
+      Handed handed,
+      Entries entries,
+      Lane lane,
+      CaseId who,
+      int order,
+      String attempt,
+      Belongings belongings) {
+    this.workshop = workshop;
+    this.handed = handed;
+    this.entries = entries;
+    this.lane = lane;
+    this.who = who;
+    this.order = order;
+    this.attempt = attempt;
+    this.belongings = belongings;
+  }
+
+  Belongings belongings() {
+    return belongings;
+  }
+
+  /** Gets every value that a recipe takes; false if a supply failed, which then is the failure. */
+  boolean gathers(Recipe recipe, Map<Want, Object> values) {
+    for (Map.Entry<Want, Source> entry : recipe.sources().entrySet()) {
+      Object value = value(entry.getValue());
+      if (value == null) {
+        return false;
+      }
+      values.put(entry.getKey(), value);
+    }
+    return true;
+  }
+
+  /** Why it has not all it takes. */
+  Attempt failure() {
+    return failure == null ? Attempt.blocked("what it takes is not there") : failure;
+  }
+
+  /** A piece of work of this asker whose undos belong to the value it makes. */
+  Work work(CaseId id, Class<?> suite, String environment, String whose, Belonging.Life life) {
+    return new Work(
+        workshop,
+        id.toString(),
+        id.brief(),
+        suite,
+        environment,
+        whose,
+        undo -> note(id, undo, life));
+  }
+
+  /** Calls the method of a recipe; the instances it is called on are closed when this asker ends. */
+  Callable<@Nullable Object> call(Recipe recipe, Work work, Map<Want, Object> values) {
+    Maker maker = recipe.maker();
+    return () -> called(maker.suite(), maker.method(), work, values);
+  }
+
+  /** Sees to it that a value is put back. */
+  void keep(Recipe recipe, Object value, Belonging.Life life) {
+    Recipe.TidyUp tidyUp = recipe.tidyUp();
+    if (tidyUp != null) {
+      Map<Want, Object> values = new LinkedHashMap<>();
+      tidyUp.sources().forEach((want, source) -> {
+        Object given = handed.value(source);
+        if (given != null) {
+          values.put(want, given);
+        }
+      });
+      belongings.add(
+          life,
+          new TidyUpDeed(who.toString(), recipe.maker().environment(), tidyUp, value, values));
+    } else if (value instanceof AutoCloseable closeable) {
+      belongings.add(life, new CloseDeed(who.toString(), who.environment(), closeable));
+    }
+  }
+
+  /** A case that passed has used up values that were made for it alone. */
+  void useUp(Recipe recipe) {
+    recipe.sources().forEach((want, source) -> {
+      if (want.use() == Want.Use.USES_UP && source instanceof Source.Supplied supplied) {
+        Belonging.Life life = lives.get(supplied.recipe().maker());
+        if (life != null) {
+          life.useUp();
+        }
+      }
+    });
+  }
+
+  private void note(CaseId id, Undo undo, Belonging.Life life) {
+    belongings.add(life, new UndoDeed(id.toString(), undo));
+  }
+
+  private @Nullable Object called(
+      Class<?> suite, Method method, Work work, Map<Want, Object> values) throws Exception {
+    Instances instances =
+        new Instances((type, asker) -> given(type, asker, work, values), instance -> {
+          if (instance instanceof AutoCloseable closeable) {
+            belongings.addAlways(new CloseDeed(who.toString(), who.environment(), closeable));
+          }
+        });
+    return instances.call(suite, method);
+  }
+
+  private @Nullable Object value(Source source) {
+    return source instanceof Source.Supplied supplied
+        ? supplied(supplied.recipe())
+        : handed.value(source);
+  }
+
+  private @Nullable Object supplied(Recipe recipe) {
+    Object known = own.get(recipe.maker());
+    return known == null && failure == null ? made(recipe) : known;
+  }
+
+  private @Nullable Object made(Recipe recipe) {
+    SupplyDefinition supply = (SupplyDefinition) recipe.maker();
+    Map<Want, Object> values = new LinkedHashMap<>();
+    if (!gathers(recipe, values)) {
+      return null;
+    }
+    Belonging.Life life = new Belonging.Life();
+    Work work =
+        work(supply.id(), supply.suite(), supply.environment(), " for " + who + attempt, life);
+    Entries.Supplying supplying = entries.supplying(supply, work, order, who.toString());
+    Attempt made = supplying.done(lane, call(recipe, work, values));
+    Object value = made.value();
+    if (value == null) {
+      failure = made.outcome() == Outcome.INTERRUPTED
+          ? made
+          : Attempt.blocked(Handed.cause(supply, made));
+      return null;
+    }
+    own.put(supply, value);
+    lives.put(supply, life);
+    keep(recipe, value, life);
+    return value;
+  }
+
+  private static Object given(Type type, Class<?> asker, Work work, Map<Want, Object> values) {
+    Object builtIn = work.builtIn(type);
+    if (builtIn != null) {
+      return builtIn;
+    }
+    for (Map.Entry<Want, Object> entry : values.entrySet()) {
+      if (entry.getKey().type().equals(type) && entry.getKey().asker() == asker) {
+        return entry.getValue();
+      }
+    }
+    throw new IllegalStateException("no value of type " + type.getTypeName() + " was made");
+  }
+}

@@ -1,0 +1,187 @@
+package org.oddlantern.run;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.Exchange;
+import org.oddlantern.plan.PlannedCase;
+import org.oddlantern.plan.SupplyDefinition;
+
+/** Makes records of cases and supplies, counts them and tells of them. Thread-safe. */
+final class Entries {
+
+  private final Workshop workshop;
+  private final Recording recording;
+  private final Map<String, Integer> counts = new LinkedHashMap<>();
+
+  Entries(Workshop workshop) {
+    this.workshop = workshop;
+    this.recording = new Recording(workshop.masker());
+  }
+
+  /** How many ended how, by word. */
+  synchronized Map<String, Integer> counts() {
+    return Map.copyOf(counts);
+  }
+
+  /** Notes the beginning of a supply's making. */
+  Supplying supplying(SupplyDefinition supply, Work work, int order, String whose) {
+    return new Supplying(supply, work, order, whose);
+  }
+
+  /** A try of a case that was not the last. */
+  AttemptRecord earlier(Attempt attempt, CaseLog log, Took took) {
+    log.teach(recording);
+    return new AttemptRecord(
+        attempt.outcome(),
+        took.start(),
+        took.micros(),
+        log.exchanges(recording),
+        log.queries(recording),
+        masked(attempt.problem()),
+        workshop.masker().text(log.printing()));
+  }
+
+  /** A case has an outcome. */
+  void tell(
+      PlannedCase one,
+      int lane,
+      Attempt attempt,
+      List<Mark> marks,
+      CaseLog log,
+      List<AttemptRecord> earlier,
+      Took took) {
+    log.teach(recording);
+    Masker masker = workshop.masker();
+    tell(new CaseRecord(
+        RecordKind.CASE,
+        masker.text(one.definition().id().toString()),
+        RunNames.suite(one.definition().suite()),
+        masker.text(one.definition().title()),
+        one.definition().position().toString(),
+        one.order(),
+        "",
+        lane,
+        attempt.outcome(),
+        marks,
+        took.start(),
+        took.micros(),
+        earlier,
+        log.exchanges(recording),
+        log.queries(recording),
+        masker.text(one.definition().marks().knownFault()),
+        masked(attempt.problem()),
+        masker.text(log.printing())));
+  }
+
+  /** The calls of what put something back. */
+  List<ExchangeRecord> exchanges(CaseLog log) {
+    log.teach(recording);
+    return log.exchanges(recording);
+  }
+
+  /** One call that put something back. */
+  ExchangeRecord exchange(Exchange exchange) {
+    recording.learn(exchange);
+    return recording.record(exchange, List.of());
+  }
+
+  private void tell(CaseRecord entry) {
+    if (entry.counts()) {
+      synchronized (this) {
+        counts.merge(entry.word(), 1, Integer::sum);
+      }
+    }
+    workshop.broadcast().tell(new RunEvent.CaseFinished(entry));
+  }
+
+  private @Nullable ProblemRecord masked(@Nullable ProblemRecord problem) {
+    return problem == null
+        ? null
+        : new ProblemRecord(
+            problem.type(),
+            workshop.masker().text(problem.message()),
+            problem.at(),
+            workshop.masker().text(problem.stack()));
+  }
+
+  /**
+   * A span of time.
+   *
+   * @param start when it began
+   * @param micros how long it was
+   */
+  record Took(Instant start, long micros) {
+
+    static Took since(Instant start, long nanos) {
+      return new Took(start, (System.nanoTime() - nanos) / 1_000);
+    }
+  }
+
+  /** The making of one supply, from its beginning to its record. */
+  final class Supplying {
+    private final SupplyDefinition supply;
+    private final Work work;
+    private final int order;
+    private final String whose;
+
+    private Supplying(SupplyDefinition supply, Work work, int order, String whose) {
+      this.supply = supply;
+      this.work = work;
+      this.order = order;
+      this.whose = whose;
+    }
+
+    /** Makes it; a supply that fails is errored. */
+    Attempt done(Lane lane, Callable<@Nullable Object> body) {
+      Instant start = workshop.clock().instant();
+      long nanos = System.nanoTime();
+      Duration limit = supply.timeLimit();
+      Attempt made = errored(work.done(lane, limit, true, body));
+      if (made.outcome() != Outcome.INTERRUPTED) {
+        tell(record(made, lane.number(), Took.since(start, nanos)));
+      }
+      return made;
+    }
+
+    private Attempt errored(Attempt made) {
+      return switch (made.outcome()) {
+        case PASSED ->
+          made.value() == null
+              ? Attempt.errored("it returned null, so there is nothing to supply")
+              : made;
+        case INTERRUPTED -> made;
+        default -> new Attempt(Outcome.ERRORED, null, made.problem());
+      };
+    }
+
+    private CaseRecord record(Attempt made, int lane, Took took) {
+      CaseLog log = work.log();
+      log.teach(recording);
+      Masker masker = workshop.masker();
+      return new CaseRecord(
+          RecordKind.SUPPLY,
+          supply.id().toString(),
+          RunNames.suite(supply.suite()),
+          masker.text(supply.title()),
+          supply.position().toString(),
+          order,
+          masker.text(whose),
+          lane,
+          made.outcome(),
+          List.of(),
+          took.start(),
+          took.micros(),
+          List.of(),
+          log.exchanges(recording),
+          log.queries(recording),
+          "",
+          masked(made.problem()),
+          masker.text(log.printing()));
+    }
+  }
+}

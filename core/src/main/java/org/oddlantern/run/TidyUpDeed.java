@@ -1,0 +1,55 @@
+package org.oddlantern.run;
+
+import java.lang.reflect.Type;
+import java.util.Map;
+import org.oddlantern.plan.Recipe;
+import org.oddlantern.plan.TidyUpDefinition;
+import org.oddlantern.plan.Want;
+
+/**
+ * Calls the method that puts a value back.
+ *
+ * @param id the case or supply that made the value
+ * @param environment where it was made
+ * @param tidyUp the method
+ * @param value the value
+ * @param values the shared supplies that the method takes besides
+ */
+record TidyUpDeed(
+    String id, String environment, Recipe.TidyUp tidyUp, Object value, Map<Want, Object> values)
+    implements Belonging.Deed {
+
+  @Override
+  public void done(PutBacks putBacks) {
+    TidyUpDefinition definition = tidyUp.definition();
+    Work work = new Work(
+        putBacks.workshop(),
+        id,
+        definition.name(),
+        definition.suite(),
+        environment,
+        " tidied up",
+        undo -> {});
+    Instances instances = new Instances((type, asker) -> given(type, asker, work), one -> {});
+    putBacks.work(id, "tidy up with " + definition.name(), work, () -> {
+      instances.call(definition.suite(), definition.method());
+      return "done";
+    });
+  }
+
+  private Object given(Type type, Class<?> asker, Work work) {
+    if (type.equals(tidyUp.definition().value())) {
+      return value;
+    }
+    Object builtIn = work.builtIn(type);
+    if (builtIn != null) {
+      return builtIn;
+    }
+    for (Map.Entry<Want, Object> entry : values.entrySet()) {
+      if (entry.getKey().type().equals(type) && entry.getKey().asker() == asker) {
+        return entry.getValue();
+      }
+    }
+    throw new IllegalStateException("no value of type " + type.getTypeName() + " was made");
+  }
+}

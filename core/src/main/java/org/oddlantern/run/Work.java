@@ -1,0 +1,100 @@
+package org.oddlantern.run;
+
+import java.lang.reflect.Type;
+import java.time.Duration;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.config.Environment;
+import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.http.internal.Undo;
+import org.oddlantern.payload.Fresh;
+
+/** One piece of a suite's own code, with its own record: an attempt of a case, a supply, a tidy-up. */
+final class Work {
+
+  private final Workshop workshop;
+  private final String id;
+  private final Class<?> suite;
+  private final String environment;
+  private final String attempt;
+  private final CaseLog log;
+  private final Surroundings surroundings;
+
+  /**
+   * A piece of work.
+   *
+   * @param workshop what all work with
+   * @param id what the case, supply or tidy-up is known by
+   * @param brief the same for a header
+   * @param suite its class
+   * @param environment the environment it works on; empty for the run's
+   * @param attempt who it works for, as far as the id does not say; may be empty
+   * @param noted hears of calls that said how they are undone
+   */
+  Work(
+      Workshop workshop,
+      String id,
+      String brief,
+      Class<?> suite,
+      String environment,
+      String attempt,
+      Consumer<Undo> noted) {
+    this.workshop = workshop;
+    this.id = id;
+    this.suite = suite;
+    this.environment = environment;
+    this.attempt = attempt;
+    this.log = new CaseLog(
+        workshop.run() + "/" + RunNames.ascii(brief), workshop.masker()::learn, undo -> {
+          workshop
+              .broadcast()
+              .tell(new RunEvent.UndoNoted(id, workshop.masker().text(undo.line())));
+          noted.accept(undo);
+        });
+    this.surroundings = workshop.surroundings(log, environment);
+  }
+
+  /** Does it in the lane, within a limit, and asks for what is due at its end. */
+  Attempt done(Lane lane, Duration limit, boolean mayBeStopped, Callable<@Nullable Object> body) {
+    try {
+      Attempt attempt = lane.run(
+          () -> {
+            log.begun(Thread.currentThread());
+            return workshop.bound(surroundings, suite, body);
+          },
+          limit,
+          mayBeStopped,
+          this::abandon);
+      List<String> unseen = log.settle(workshop.masker());
+      return attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()
+          ? Attempt.failed(String.join("\n", unseen), "")
+          : attempt;
+    } catch (Lane.TimeLimitPassed e) {
+      return Thrown.attempt(e, suite, workshop.masker());
+    } catch (Lane.Stopped e) {
+      return Attempt.interrupted("it was running when the run was stopped");
+    }
+  }
+
+  /** What may be taken without being made: an environment and fresh values of its own. */
+  @Nullable
+  Object builtIn(Type type) {
+    if (type == Environment.class) {
+      return workshop.environment(environment, surroundings);
+    }
+    return type == Fresh.class ? Fresh.seeded(workshop.order().seed(), id + attempt) : null;
+  }
+
+  CaseLog log() {
+    return log;
+  }
+
+  /** What does not let go sends nothing more, and what it notes is not waited for. */
+  private void abandon(Thread thread) {
+    if (surroundings.transport() instanceof GatedTransport gate) {
+      gate.shutFor(thread);
+    }
+  }
+}

@@ -1,0 +1,72 @@
+package org.oddlantern.run;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.config.Environment;
+import org.oddlantern.config.EnvironmentSettings;
+import org.oddlantern.http.internal.CookieJar;
+import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.http.internal.TokenStore;
+import org.oddlantern.http.internal.Transport;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.Resources;
+import org.oddlantern.json.KnownPaths;
+import org.oddlantern.schema.KnownSchemas;
+
+/**
+ * What all cases of a run work with.
+ *
+ * @param order what to run, and on what
+ * @param clock tells when things happen
+ * @param run what the run is known by
+ * @param masker hides secrets
+ * @param environments the environments of the run
+ * @param transport brings requests and replies
+ * @param tokens those that the run has fetched
+ * @param paths those that the run has read
+ * @param schemas those that the run has read
+ * @param broadcast tells what happens
+ */
+record Workshop(
+    RunOrder order,
+    Clock clock,
+    String run,
+    Masker masker,
+    Environments environments,
+    Transport transport,
+    TokenStore tokens,
+    KnownPaths paths,
+    KnownSchemas schemas,
+    Broadcast broadcast) {
+
+  /** The surroundings of a piece of work that sends calls of its own. */
+  Surroundings surroundings(CaseLog log, String environment) {
+    EnvironmentSettings settings = environments.named(environment);
+    return new Surroundings(
+        new GatedTransport(transport), log, new CookieJar(), tokens, settings.readOnlyReason());
+  }
+
+  /** The environment as that piece of work sees it. */
+  Environment environment(String environment, Surroundings surroundings) {
+    return new Environment(
+        order.settings(), environments.named(environment), order.variables(), surroundings);
+  }
+
+  /** Does something in this thread as part of a case. */
+  Attempt bound(Surroundings surroundings, Class<?> suite, Callable<@Nullable Object> body) {
+    Resources files = new Resources(order.loader(), order.settings().folder());
+    Thread thread = Thread.currentThread();
+    ClassLoader before = thread.getContextClassLoader();
+    thread.setContextClassLoader(order.loader());
+    try (CurrentCase.Binding binding =
+        CurrentCase.bind(List.of(surroundings, files, surroundings.recorder(), paths, schemas))) {
+      return Attempt.passed(body.call());
+    } catch (Throwable thrown) {
+      return Thrown.attempt(thrown, suite, masker);
+    } finally {
+      thread.setContextClassLoader(before);
+    }
+  }
+}
