@@ -63,10 +63,9 @@ final class SampleData {
       return checked(values);
     } catch (InvocationTargetException e) {
       Throwable cause = e.getCause() == null ? e : e.getCause();
-      return new Given(
-          List.of(),
-          "its samples cannot be had: " + cause.getClass().getSimpleName() + ": "
-              + cause.getMessage());
+      String kind =
+          cause instanceof IllegalArgumentException ? "" : cause.getClass().getSimpleName() + ": ";
+      return new Given(List.of(), "its samples cannot be had: " + kind + cause.getMessage());
     } catch (ReflectiveOperationException | RuntimeException e) {
       return new Given(List.of(), "its samples cannot be had: " + e);
     }

@@ -143,7 +143,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
    * Asks for what is due at the end: verdicts that nobody has asked for. Tells what does not hold, and
    * what did not hold in other threads, whose failures nobody may have passed on.
    */
-  synchronized List<String> settle(Masker masker) {
+  synchronized List<String> settle(Masker masker, boolean goneIsFine) {
     List<String> broken = new ArrayList<>();
     for (Entry entry : inOrder) {
       List<Verdict> due = entry.atEnd.get();
@@ -151,7 +151,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
       WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
       entry.verdicts.addAll(0, due);
       for (Verdict verdict : due) {
-        if (!verdict.holds() && reply != null) {
+        if (!verdict.holds() && reply != null && !(goneIsFine && isGone(reply))) {
           broken.add("%s, answered %s: %s"
               .formatted(entry.asked.line(), reply.statusLine(), UnseenStatus.words(verdict)));
         }
@@ -166,6 +166,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
       }
     }
     return broken;
+  }
+
+  /** RFC 9110, sections 15.5.5 and 15.5.11. */
+  private static boolean isGone(WireReply reply) {
+    return reply.status() == 404 || reply.status() == 410;
   }
 
   synchronized boolean checkedSomething() {

@@ -56,8 +56,17 @@ final class Work {
     this.surroundings = workshop.surroundings(log, environment);
   }
 
-  /** Does it in the lane, within a limit, and asks for what is due at its end. */
-  Attempt done(Lane lane, Duration limit, boolean mayBeStopped, Callable<@Nullable Object> body) {
+  /**
+   * Does it in the lane, within a limit, and asks for what is due at its end.
+   *
+   * @param lane the lane
+   * @param limit how long it may take
+   * @param putsBack whether it puts something back: then what is gone is fine, and stopping the run does not
+   *     stop it
+   * @param body what to do
+   * @return what came of it
+   */
+  Attempt done(Lane lane, Duration limit, boolean putsBack, Callable<@Nullable Object> body) {
     try {
       Attempt attempt = lane.run(
           () -> {
@@ -65,9 +74,9 @@ final class Work {
             return workshop.bound(surroundings, suite, body);
           },
           limit,
-          mayBeStopped,
+          !putsBack,
           this::abandon);
-      List<String> unseen = log.settle(workshop.masker());
+      List<String> unseen = log.settle(workshop.masker(), putsBack);
       return attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()
           ? Attempt.failed(String.join("\n", unseen), "")
           : attempt;

@@ -31,11 +31,27 @@ record Trial(RunResult result, List<RunEvent> events) {
     return on(settings, settings.environment(null), selected, more);
   }
 
+  /** Runs what is selected on the service "api" in several lanes. */
+  static Trial inLanes(int lanes, TestService service, List<String> selected) {
+    Settings settings = SettingsFile.onClassPath(Trial.class.getClassLoader())
+        .movedTo(Map.of("api", service.address()));
+    return on(settings, settings.environment(null), selected, lanes);
+  }
+
   /** Runs what is selected on an environment. */
   static Trial on(
       Settings settings,
       EnvironmentSettings environment,
       List<String> selected,
+      RunListener... more) {
+    return on(settings, environment, selected, 1, more);
+  }
+
+  private static Trial on(
+      Settings settings,
+      EnvironmentSettings environment,
+      List<String> selected,
+      int lanes,
       RunListener... more) {
     ClassLoader loader = Trial.class.getClassLoader();
     List<RunEvent> events = new ArrayList<>();
@@ -49,11 +65,21 @@ record Trial(RunResult result, List<RunEvent> events) {
         Map.of(),
         loader,
         "seed",
-        1);
+        lanes);
     return new Trial(new Runner(order, Clock.systemUTC()).run(listeners), events);
   }
 
+  /** The cases, and the supplies that failed. */
   List<CaseRecord> cases() {
+    return entries().stream().filter(CaseRecord::counts).toList();
+  }
+
+  /** What supplies made. */
+  List<CaseRecord> supplied() {
+    return entries().stream().filter(one -> !one.counts()).toList();
+  }
+
+  private List<CaseRecord> entries() {
     return events.stream()
         .filter(RunEvent.CaseFinished.class::isInstance)
         .map(event -> ((RunEvent.CaseFinished) event).record())
