@@ -2,6 +2,7 @@ package org.oddlantern.plan;
 
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Method;
+import java.lang.reflect.Modifier;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -54,6 +55,9 @@ final class SampleData {
 
   private Given called(SamplesDefinition definition) {
     Method method = definition.method();
+    if (!Modifier.isStatic(method.getModifiers()) || method.getParameterCount() > 0) {
+      return new Given(List.of(), ""); // told with what is wrong with the method
+    }
     try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files))) {
       method.setAccessible(true);
       Object returned = method.invoke(null);

@@ -28,6 +28,9 @@ public record Selection(
     List<String> withoutTags,
     @Nullable Set<String> ids) {
 
+  /** A case by class and method, maybe with a sample; anything else may be a title. */
+  private static final Pattern NAME = Pattern.compile("[\\w.$]+#\\w+(\\[.*\\])?");
+
   /** All cases. */
   public static final Selection ALL = new Selection(List.of());
 
@@ -58,8 +61,13 @@ public record Selection(
             || entries.stream()
                 .anyMatch(entry -> fits(entry, one)
                     || names(one).anyMatch(entry.replaceAll("\\[.*\\]$", "")::equals)
-                    || !entry.contains("#") && (one.title().contains("{") || entry.contains("["))))
+                    || !NAME.matcher(entry).matches() && mayFit(entry, one)))
         .toList();
+  }
+
+  /** Whether the title of one of its samples may be what was asked for. */
+  private static boolean mayFit(String entry, CaseDefinition one) {
+    return one.title().contains("{") || entry.contains("[");
   }
 
   /** What was asked for, of some cases and their samples; the names of all cases are for messages. */

@@ -1,6 +1,7 @@
 package org.oddlantern.suite;
 
 import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -141,10 +142,15 @@ public final class SampleFile {
     boolean number =
         Number.class.isAssignableFrom(type) || type.isPrimitive() && type != char.class;
     try {
-      return number ? new BigDecimal(cell.strip()) : cell;
+      return number ? number(cell.strip()) : cell;
     } catch (NumberFormatException e) {
       throw misfit(cell, place, name, wanted);
     }
+  }
+
+  /** A whole number stays one, so that it fits where one is wanted. */
+  private static Object number(String text) {
+    return text.matches("[+-]?\\d+") ? new BigInteger(text) : new BigDecimal(text);
   }
 
   private static IllegalArgumentException misfit(
