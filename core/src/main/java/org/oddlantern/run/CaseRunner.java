@@ -121,8 +121,7 @@ final class CaseRunner {
     }
     Attempt done = judged(
         definition,
-        work.done(
-            lane, definition.marks().timeLimit(), true, asker.call(one.recipe(), work, values)));
+        work.done(lane, definition.marks().timeLimit(), asker.call(one.recipe(), work, values)));
     if (done.value() != null) {
       asker.keep(one.recipe(), done.value(), belongings.life());
     }

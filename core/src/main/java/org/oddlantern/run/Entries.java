@@ -141,7 +141,7 @@ final class Entries {
       Instant start = workshop.clock().instant();
       long nanos = System.nanoTime();
       Duration limit = supply.timeLimit();
-      Attempt made = errored(work.done(lane, limit, false, body));
+      Attempt made = errored(work.done(lane, limit, body));
       if (made.outcome() != Outcome.INTERRUPTED) {
         tell(record(made, lane.number(), Took.since(start, nanos)));
       }

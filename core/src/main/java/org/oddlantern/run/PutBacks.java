@@ -57,7 +57,7 @@ final class PutBacks {
     Duration limit = left();
     Attempt attempt = limit.isZero()
         ? Attempt.errored("no time was left for it when the run was stopped")
-        : work.done(lane, limit, true, () -> {
+        : work.putBack(lane, limit, () -> {
           body.call();
           return null;
         });

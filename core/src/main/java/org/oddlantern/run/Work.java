@@ -56,17 +56,18 @@ final class Work {
     this.surroundings = workshop.surroundings(log, environment);
   }
 
-  /**
-   * Does it in the lane, within a limit, and asks for what is due at its end.
-   *
-   * @param lane the lane
-   * @param limit how long it may take
-   * @param putsBack whether it puts something back: then what is gone is fine, and stopping the run does not
-   *     stop it
-   * @param body what to do
-   * @return what came of it
-   */
-  Attempt done(Lane lane, Duration limit, boolean putsBack, Callable<@Nullable Object> body) {
+  /** Does it in the lane, within a limit, and asks for what is due at its end. */
+  Attempt done(Lane lane, Duration limit, Callable<@Nullable Object> body) {
+    return done(lane, limit, false, body);
+  }
+
+  /** The same for what puts something back: what is gone is fine, and stopping the run does not stop it. */
+  Attempt putBack(Lane lane, Duration limit, Callable<@Nullable Object> body) {
+    return done(lane, limit, true, body);
+  }
+
+  private Attempt done(
+      Lane lane, Duration limit, boolean putsBack, Callable<@Nullable Object> body) {
     try {
       Attempt attempt = lane.run(
           () -> {
