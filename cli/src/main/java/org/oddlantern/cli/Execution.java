@@ -43,17 +43,20 @@ final class Execution {
 
   private int status(Runner runner) {
     Path journal = out.journal();
+    JournalWriter writer = begun(journal);
+    List<String> problems = new ArrayList<>();
     RunResult result;
-    try (JournalWriter writer = begun(journal);
-        CapturedPrinting printing = CapturedPrinting.begun()) {
+    try (CapturedPrinting printing = CapturedPrinting.begun()) {
       result = runner.run(
           List.of(new ConsoleReport(terminal.out(), terminal.style()), writer, strictness));
-    } catch (IOException e) {
-      throw new Misuse("the journal " + journal + " could not be closed: " + e.getMessage());
+      problems.addAll(result.problems());
+    } finally {
+      closed(writer, problems);
     }
-    List<String> problems = new ArrayList<>(result.problems());
-    problems.addAll(out.report(journal));
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
+    List<String> unwritten = out.report(journal);
+    unwritten.forEach(problem -> terminal.out().println("problem   " + problem));
+    problems.addAll(unwritten);
     List<String> found = strictness.found();
     found.forEach(one -> terminal.out().println("strict    " + one));
     if (result.stopped()) {
@@ -66,6 +69,17 @@ final class Execution {
       terminal.out().println("nothing ran: every case is skipped or pending");
     }
     return result.ran() ? 0 : 3;
+  }
+
+  /** A journal that could not go on cannot be closed either; that was told already. */
+  private static void closed(JournalWriter writer, List<String> problems) {
+    try {
+      writer.close();
+    } catch (IOException e) {
+      if (problems.isEmpty()) {
+        problems.add(writer + " could not be closed: " + e.getMessage());
+      }
+    }
   }
 
   private static JournalWriter begun(Path journal) {

@@ -20,6 +20,9 @@ import org.oddlantern.plan.Want;
 /** Every value of a plan, with who makes, reads, changes, ends and puts it back. */
 final class ValueFlow {
 
+  private static final int WIDTH = 100;
+  private static final String INDENT = " ".repeat(14);
+
   private final List<Planned> nodes;
   private final Map<String, Value> values = new LinkedHashMap<>();
 
@@ -58,17 +61,26 @@ final class ValueFlow {
 
   private static void add(List<String> lines, String words, List<String> names, String between) {
     if (!names.isEmpty()) {
-      lines.add("  %-11s  %s".formatted(words, String.join(between, names)));
+      StringBuilder line = new StringBuilder("  %-11s ".formatted(words));
+      for (int i = 0; i < names.size(); i++) {
+        String name = names.get(i) + (i == names.size() - 1 ? "" : between.stripTrailing());
+        if (line.length() + name.length() >= WIDTH && line.length() > INDENT.length()) {
+          lines.add(line.toString());
+          line = new StringBuilder(INDENT);
+        }
+        line.append(' ').append(name);
+      }
+      lines.add(line.toString());
     }
   }
 
   private void collect(Recipe recipe) {
-    if (recipe.maker().handsOn() != null) {
-      made(recipe.maker(), recipe.tidyUp());
-    }
     recipe.sources().forEach((want, source) -> collect(recipe.maker(), want, source));
     if (recipe.tidyUp() != null) {
       recipe.tidyUp().sources().forEach((want, source) -> collect(recipe.maker(), want, source));
+    }
+    if (recipe.maker().handsOn() != null) {
+      made(recipe.maker(), recipe.tidyUp());
     }
   }
 

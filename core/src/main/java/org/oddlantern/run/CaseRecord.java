@@ -93,6 +93,15 @@ public record CaseRecord(
   }
 
   /**
+   * Whether it came to run at all.
+   *
+   * @return false if it was skipped, blocked, is pending, or the run was stopped before
+   */
+  public boolean hasRun() {
+    return lane > 0;
+  }
+
+  /**
    * Whether it counts among the outcomes of the run.
    *
    * @return true for a case, and for a supply that failed

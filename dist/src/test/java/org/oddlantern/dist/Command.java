@@ -16,6 +16,10 @@ public record Command(Path folder, Map<String, String> variables) {
 
   private static final Path HOME = Path.of(System.getProperty("dist.home"));
 
+  /** One class archive for all processes of the tests makes them start faster. */
+  private static final Path CACHE = Path.of(
+      System.getProperty("java.io.tmpdir"), "odd-lantern-tests-" + System.getProperty("user.name"));
+
   public static Command in(Path folder) {
     return new Command(folder, Map.of());
   }
@@ -30,7 +34,18 @@ public record Command(Path folder, Map<String, String> variables) {
   public record Output(int status, String out, String err) {}
 
   public Output run(String... words) throws IOException, InterruptedException {
-    List<String> line = new ArrayList<>(List.of(HOME.resolve("bin/odd-lantern").toString()));
+    return started(words).ended();
+  }
+
+  /** Starts it and does not wait. */
+  public Running started(String... words) throws IOException {
+    return startedBy(List.of(), words);
+  }
+
+  /** Starts it by way of another program. */
+  Running startedBy(List<String> program, String... words) throws IOException {
+    List<String> line = new ArrayList<>(program);
+    line.add(HOME.resolve("bin/odd-lantern").toString());
     line.addAll(List.of(words));
     Path out = Files.createTempFile("out", ".txt");
     Path err = Files.createTempFile("err", ".txt");
@@ -39,15 +54,23 @@ public record Command(Path folder, Map<String, String> variables) {
         .redirectOutput(out.toFile())
         .redirectError(err.toFile());
     builder.environment().put("JAVA_HOME", System.getProperty("java.home"));
-    builder.environment().put("ODD_LANTERN_ARCHIVE", "off");
+    builder.environment().put("XDG_CACHE_HOME", CACHE.toString());
     builder.environment().remove("ODD_LANTERN_ENV");
     builder.environment().putAll(variables);
-    Process process = builder.start();
-    if (!process.waitFor(2, TimeUnit.MINUTES)) {
-      process.destroyForcibly();
-      throw new IllegalStateException(line + " did not end within two minutes");
+    return new Running(builder.start(), out, err);
+  }
+
+  /** A process that may still run. */
+  public record Running(Process process, Path out, Path err) {
+
+    /** Waits for its end. */
+    public Output ended() throws IOException, InterruptedException {
+      if (!process.waitFor(2, TimeUnit.MINUTES)) {
+        process.destroyForcibly();
+        throw new IllegalStateException("the command did not end within two minutes");
+      }
+      return new Output(process.exitValue(), Files.readString(out), Files.readString(err));
     }
-    return new Output(process.exitValue(), Files.readString(out), Files.readString(err));
   }
 
   /** The jar of the demo whose name ends so. */

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
@@ -17,15 +18,17 @@ import org.oddlantern.run.RunEvent;
  *
  * @param started the beginning
  * @param cases the finished cases, and supplies that failed, in source order
- * @param supplied what supplies made, in source order
+ * @param own what supplies made, by the case they made it for; what was made for all under no name
  * @param putBacks what was taken back, or could not be, in order
+ * @param back the same by the case or supply that made it
  * @param ended the end, or null if the run was cut off
  */
 public record RunData(
     RunEvent.Started started,
     List<CaseRecord> cases,
-    List<CaseRecord> supplied,
+    Map<String, List<CaseRecord>> own,
     List<RunEvent.PutBack> putBacks,
+    Map<String, List<RunEvent.PutBack>> back,
     RunEvent.@Nullable Ended ended) {
 
   /**
@@ -45,20 +48,33 @@ public record RunData(
     List<CaseRecord> cases = new ArrayList<>();
     List<CaseRecord> supplied = new ArrayList<>();
     List<RunEvent.PutBack> putBacks = new ArrayList<>();
+    List<RunEvent.UndoNoted> open = new ArrayList<>();
     RunEvent.Ended ended = null;
     for (RunEvent event : events) {
       if (event instanceof RunEvent.CaseFinished finished) {
         (finished.record().counts() ? cases : supplied).add(finished.record());
       } else if (event instanceof RunEvent.PutBack putBack) {
         putBacks.add(putBack);
+        open.remove(new RunEvent.UndoNoted(putBack.id(), putBack.deed()));
+      } else if (event instanceof RunEvent.UndoNoted noted) {
+        open.add(noted);
       } else if (event instanceof RunEvent.Ended end) {
         ended = end;
       }
     }
+    if (ended == null) {
+      open.forEach(noted -> putBacks.add(new RunEvent.PutBack(
+          noted.id(), noted.call(), "the run was cut off before this was sent", List.of())));
+    }
     cases.sort(Comparator.comparingInt(CaseRecord::order));
     supplied.sort(Comparator.comparingInt(CaseRecord::order).thenComparing(CaseRecord::id));
     return new RunData(
-        started, List.copyOf(cases), List.copyOf(supplied), List.copyOf(putBacks), ended);
+        started,
+        List.copyOf(cases),
+        supplied.stream().collect(Collectors.groupingBy(CaseRecord::whose)),
+        List.copyOf(putBacks),
+        putBacks.stream().collect(Collectors.groupingBy(RunEvent.PutBack::id)),
+        ended);
   }
 
   /**
@@ -74,6 +90,35 @@ public record RunData(
           .add(one);
     }
     return suites;
+  }
+
+  /**
+   * What was supplied for one case alone.
+   *
+   * @param one the case
+   * @return in order
+   */
+  public List<CaseRecord> suppliedFor(CaseRecord one) {
+    return own.getOrDefault(one.id(), List.of());
+  }
+
+  /**
+   * What shared supplies made.
+   *
+   * @return in source order
+   */
+  public List<CaseRecord> shared() {
+    return own.getOrDefault("", List.of());
+  }
+
+  /**
+   * What was put back, or could not be, that a case or supply made.
+   *
+   * @param one the case or supply
+   * @return in order
+   */
+  public List<RunEvent.PutBack> putBackFor(CaseRecord one) {
+    return back.getOrDefault(one.id(), List.of());
   }
 
   /**

@@ -5,6 +5,8 @@ import java.util.List;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
+import org.oddlantern.run.RecordKind;
+import org.oddlantern.run.RunEvent;
 
 /** Says in a sentence what came of a run. */
 final class Verdicts {
@@ -12,7 +14,7 @@ final class Verdicts {
   private Verdicts() {}
 
   static String sentence(RunData run) {
-    String cut = run.ended() == null ? "The run was cut off. " : "";
+    String cut = cutOff(run);
     List<String> parts = new ArrayList<>();
     for (Outcome outcome : Outcome.values()) {
       long count = run.cases().stream().filter(one -> one.outcome() == outcome).count();
@@ -22,6 +24,9 @@ final class Verdicts {
     }
     int left = run.leftBehind().size();
     String behind = left == 0 ? "" : " " + Amounts.of(left, "thing") + " could not be taken back.";
+    if (run.cases().isEmpty()) {
+      return cut + "Nothing can be said." + behind;
+    }
     if (parts.isEmpty()) {
       return cut + held(run.cases()) + behind;
     }
@@ -29,6 +34,16 @@ final class Verdicts {
         run.cases().stream().filter(one -> one.outcome() == Outcome.PASSED).count();
     return cut + "Of " + Amounts.of(run.cases().size(), "promise") + " " + passed + " held: "
         + String.join(", ", parts) + "." + behind;
+  }
+
+  private static String cutOff(RunData run) {
+    RunEvent.Ended ended = run.ended();
+    if (ended != null) {
+      return ended.stopped() ? "The run was stopped. " : "";
+    }
+    long ran = run.cases().stream().filter(one -> one.kind() == RecordKind.CASE).count();
+    return "The run was cut off after %d of %s. "
+        .formatted(ran, Amounts.of(run.started().cases(), "case"));
   }
 
   private static String held(List<CaseRecord> cases) {

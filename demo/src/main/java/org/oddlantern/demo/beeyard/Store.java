@@ -46,7 +46,7 @@ final class Store implements AutoCloseable {
     Server server = Server.createTcpServer("-tcpPort", String.valueOf(port)).start();
     String name = "beeyard-" + server.getPort();
     JdbcDataSource source = new JdbcDataSource();
-    source.setURL("jdbc:h2:mem:" + name);
+    source.setURL("jdbc:h2:mem:" + name + ";DB_CLOSE_ON_EXIT=FALSE");
     source.setUser("beeyard");
     source.setPassword("fennel");
     Jdbi jdbi = Jdbi.create(source);

@@ -67,7 +67,7 @@ final class FailureBook {
           Map.of(),
           FailureBook.class.getClassLoader(),
           "fennel",
-        1);
+          1);
       new Runner(order, Clock.systemUTC())
           .run(List.of(new ConsoleReport(
               new PrintStream(out, true, StandardCharsets.UTF_8), new Style(false))));

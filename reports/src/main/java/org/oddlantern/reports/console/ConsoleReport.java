@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.AttemptRecord;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
+import org.oddlantern.run.ProblemRecord;
 import org.oddlantern.run.RunEvent;
 import org.oddlantern.run.RunListener;
 
@@ -90,24 +92,36 @@ public final class ConsoleReport implements RunListener {
     if (!one.counts() && !one.whose().isEmpty()) {
       return; // what was made for one case alone is told with it in the reports
     }
+    if (one.outcome() == Outcome.INTERRUPTED && !one.hasRun()) {
+      return; // the counts tell how many have not run
+    }
     if (!inLanes && !one.suite().equals(suite)) {
       suite = one.suite();
       breakLine();
       out.println(style.heading(suite));
     }
-    String time = one.outcome() == Outcome.SKIPPED || one.outcome() == Outcome.PENDING
-        ? ""
-        : Amounts.time(one.tookMicros());
+    String time = one.hasRun() ? Amounts.time(one.tookMicros()) : "";
     int width = Math.max(1, WIDTH - one.word().length());
     out.println(word(one)
         + ("%" + width + "s  %s%s")
             .formatted(
                 time, (inLanes ? one.suite() + ": " : "") + Plain.line(one.title()), marks(one)));
+    for (AttemptRecord earlier : one.earlier()) {
+      ProblemRecord problem = earlier.problem();
+      out.println("          before    " + earlier.outcome().word() + " after "
+          + Amounts.time(earlier.tookMicros())
+          + (problem == null ? "" : ", " + Plain.line(first(problem))));
+    }
     CaseText.of(one).forEach(line -> out.println("          " + line));
     broken = !one.outcome().isGreen() && !one.asked().isEmpty();
     if (broken) {
       out.println();
     }
+  }
+
+  private static String first(ProblemRecord problem) {
+    String at = problem.at().isEmpty() ? "" : "at " + problem.at() + ": ";
+    return at + problem.message().lines().findFirst().orElse(problem.type());
   }
 
   /** An empty line, unless the last one is empty already. */
@@ -155,6 +169,9 @@ public final class ConsoleReport implements RunListener {
     if (takenBack > 0 || ended.leftBehind() > 0) {
       out.println("%s taken back, %d left behind"
           .formatted(Amounts.of(takenBack, "thing"), ended.leftBehind()));
+    }
+    if (ended.stopped()) {
+      out.println("the run was stopped; whatever was running or had not run yet is interrupted");
     }
     boolean green = ended.leftBehind() == 0 && counts.keySet().stream().noneMatch(BROKEN::contains);
     if (!green) {

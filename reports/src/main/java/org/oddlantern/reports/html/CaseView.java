@@ -1,12 +1,15 @@
 package org.oddlantern.reports.html;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.reports.Amounts;
+import org.oddlantern.reports.RunData;
 import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
+import org.oddlantern.run.RecordKind;
 
 /**
  * A case as a page shows it.
@@ -22,7 +25,9 @@ import org.oddlantern.run.ProblemRecord;
  * @param at the line of the suite to look at
  * @param problem the lines that say what ended it; empty if the exchanges say it
  * @param stack the stack trace; empty if there is none to show
+ * @param before what was supplied for it, and its earlier tries
  * @param exchanges its calls and looks into databases
+ * @param after what was put back after it
  * @param printed what it printed, by lines
  */
 public record CaseView(
@@ -37,21 +42,26 @@ public record CaseView(
     String at,
     List<String> problem,
     String stack,
+    List<PieceView> before,
     List<ExchangeView> exchanges,
+    List<PieceView> after,
     List<String> printed) {
 
-  static CaseView of(CaseRecord one, String page, Bodies bodies) {
+  static CaseView of(CaseRecord one, String page, RunData run, Bodies bodies) {
+    List<PieceView> before = new ArrayList<>();
+    run.suppliedFor(one).forEach(supplied -> before.add(PieceView.supplied(supplied, bodies)));
+    for (int i = 0; i < one.earlier().size(); i++) {
+      before.add(PieceView.earlier(one.earlier().get(i), i + 1, bodies));
+    }
     ProblemRecord problem = one.problem();
     return new CaseView(
-        "case-" + one.order(),
+        (one.kind() == RecordKind.CASE ? "case-" : "supply-") + one.order(),
         page,
         one.word(),
         one.outcome().isGreen(),
         one.title(),
         one.suite(),
-        one.outcome() == Outcome.SKIPPED || one.outcome() == Outcome.PENDING
-            ? ""
-            : Amounts.time(one.tookMicros()),
+        one.hasRun() ? Amounts.time(one.tookMicros()) : "",
         one.marks().stream()
             .filter(mark -> mark != Mark.UNPROVEN)
             .map(Mark::word)
@@ -59,7 +69,11 @@ public record CaseView(
         problem == null || problem.at().isEmpty() ? one.place() : problem.at(),
         problem == null ? List.of() : lines(one, problem),
         problem == null ? "" : problem.stack(),
+        before,
         one.asked().stream().map(asked -> ExchangeView.of(asked, bodies)).toList(),
+        run.putBackFor(one).stream()
+            .map(back -> PieceView.putBack(back, bodies))
+            .toList(),
         one.printed().lines().toList());
   }
 

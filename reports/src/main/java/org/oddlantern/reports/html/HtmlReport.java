@@ -15,9 +15,11 @@ import java.nio.file.Path;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.run.CaseRecord;
@@ -92,19 +94,35 @@ public final class HtmlReport {
 
   private List<SuiteView> suites() {
     List<SuiteView> suites = new ArrayList<>();
-    for (List<CaseRecord> cases : run.bySuite().values()) {
+    for (List<CaseRecord> cases : entries().values()) {
       String name = cases.get(0).suite();
       String page =
           "suite-" + (suites.size() + 1) + "-" + name.replaceAll("[^A-Za-z0-9]+", "-") + ".html";
       List<CaseView> views =
-          cases.stream().map(one -> CaseView.of(one, page, bodies)).toList();
+          cases.stream().map(one -> CaseView.of(one, page, run, bodies)).toList();
       suites.add(new SuiteView(
           name, page, summary(cases), views.stream().allMatch(CaseView::held), views));
     }
     return suites;
   }
 
-  private static String summary(List<CaseRecord> cases) {
+  /** The cases by suite, with what was supplied for all. */
+  private Map<String, List<CaseRecord>> entries() {
+    Map<String, List<CaseRecord>> suites = run.bySuite();
+    for (CaseRecord supplied : run.shared()) {
+      suites
+          .computeIfAbsent(supplied.id().replaceAll("#.*", ""), key -> new ArrayList<>())
+          .add(supplied);
+    }
+    suites.values().forEach(all -> all.sort(Comparator.comparingInt(CaseRecord::order)));
+    return suites;
+  }
+
+  private static String summary(List<CaseRecord> entries) {
+    List<CaseRecord> cases = entries.stream().filter(CaseRecord::counts).toList();
+    if (cases.isEmpty()) {
+      return "what was supplied for all";
+    }
     long passed = cases.stream().filter(one -> one.outcome() == Outcome.PASSED).count();
     return passed == cases.size()
         ? Amounts.of(passed, "case")
@@ -114,24 +132,28 @@ public final class HtmlReport {
   private IndexView index(List<SuiteView> suites) {
     List<CaseView> all =
         suites.stream().flatMap(suite -> suite.cases().stream()).toList();
-    String blocked = Outcome.BLOCKED.word();
+    Predicate<CaseView> held = CaseView::held;
     return new IndexView(
         run.started().name(),
         run.verdict(),
         all.stream().allMatch(CaseView::held) && run.leftBehind().isEmpty() && run.ended() != null,
         facts(),
-        all.stream().filter(one -> !one.held() && !one.word().equals(blocked)).toList(),
-        all.stream().filter(one -> one.word().equals(blocked)).toList(),
+        all.stream().filter(held.negate().and(one -> !one.time().isEmpty())).toList(),
+        all.stream().filter(held.negate().and(one -> one.time().isEmpty())).toList(),
         run.leftBehind(),
         suites);
   }
 
   private List<IndexView.Fact> facts() {
-    return List.of(
+    List<IndexView.Fact> facts = new ArrayList<>(List.of(
         new IndexView.Fact("environment", run.started().environment()),
         new IndexView.Fact("begun", WHEN.format(run.started().startedAt())),
         new IndexView.Fact("took", Amounts.time(run.took())),
         new IndexView.Fact("run", run.started().run()),
-        new IndexView.Fact("seed", run.started().seed()));
+        new IndexView.Fact("seed", run.started().seed())));
+    if (run.started().lanes() > 1) {
+      facts.add(new IndexView.Fact("lanes", String.valueOf(run.started().lanes())));
+    }
+    return facts;
   }
 }

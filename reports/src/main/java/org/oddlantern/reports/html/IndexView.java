@@ -11,7 +11,7 @@ import org.oddlantern.run.RunEvent;
  * @param held whether everything held
  * @param facts when, where and with which seed
  * @param failures the cases that did not pass of themselves
- * @param blocked the cases that did not run because of those
+ * @param blocked the cases that did not run because of those, or since the run was stopped
  * @param leftBehind what could not be taken back
  * @param suites all suites
  */

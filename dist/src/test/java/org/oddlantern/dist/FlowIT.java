@@ -1,0 +1,150 @@
+package org.oddlantern.dist;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Supplies, samples, tries and lanes from the command line, and who gives what to whom. */
+class FlowIT {
+
+  private static final String SUITE = """
+      import java.util.List;
+      import org.oddlantern.suite.*;
+
+      public class FlowTest {
+        public record Kind(String name, int frames) {}
+        public record Keeper(String name) {}
+        public record Hive(int frames) {}
+        public record Moved(int frames) {}
+
+        static int tried;
+
+        @Samples
+        static List<Kind> kinds() { return SampleFile.read("kinds.csv", Kind.class); }
+
+        @Supply("a keeper")
+        static Keeper keeper() { return new Keeper("wren"); }
+
+        @TidyUp
+        static void leave(Keeper keeper) { System.out.println("left"); }
+
+        @Case("a {name} hive has {frames} frames")
+        Hive make(Kind kind, Keeper keeper) { return new Hive(kind.frames()); }
+
+        @Case("it is moved")
+        Moved move(@Changes Hive hive) { return new Moved(hive.frames()); }
+
+        @Case("all are counted")
+        void count(List<Moved> all) {}
+
+        @Case("it is given up")
+        void giveUp(@UsesUp Hive hive) {}
+
+        @Case("the weather is told")
+        @Tries(2)
+        void weather() { if (tried++ == 0) throw new AssertionError("fog"); }
+      }
+      """;
+
+  @TempDir
+  Path folder;
+
+  private String classes = "";
+
+  @BeforeEach
+  void compile() throws Exception {
+    Path compiled = Sources.compile(folder, "FlowTest", SUITE);
+    Files.writeString(compiled.resolve("kinds.csv"), "name,frames\nlong,20\nstraw,0\n");
+    classes = compiled.toString();
+  }
+
+  @Test
+  void samplesTriesAndSuppliesAreToldAsTheyAre() throws Exception {
+    String told = run(0);
+    assertTrue(
+        told.contains("warning   FlowTest assigns the field 'tried' in weather (FlowTest.java:"),
+        told);
+    for (String part : List.of(
+        "a long hive has 20 frames\n",
+        "a straw hive has 0 frames\n",
+        "it is given up [straw]\n",
+        "the weather is told  (flaky)\n          before    failed after ",
+        "at FlowTest.java:35: fog",
+        "8 unproven in",
+        "2 things taken back, 0 left behind")) {
+      assertTrue(told.contains(part), () -> part + "\nis not in\n" + told);
+    }
+    String page = Files.readString(folder.resolve("odd-lantern-out/report/suite-1-FlowTest.html"));
+    for (String part : List.of(
+        "<span class=\"word\">supplied</span> a keeper",
+        "try 1 failed",
+        "<span class=\"word\">put back</span> tidy up with FlowTest#leave")) {
+      assertTrue(page.contains(part), part);
+    }
+    assertTrue(run(1, "--fail-on", "flaky").contains("strict    1 flaky"));
+  }
+
+  @Test
+  void oneSampleRunsInManyLanesAndLanesAreChecked() throws Exception {
+    String told = run(0, "--lanes", "8", "--case", "FlowTest#move[straw]");
+    assertTrue(told.contains(", 2 cases in 1 suite, "), told);
+    assertTrue(told.contains("FlowTest: a straw hive has 0 frames  (needed)"), told);
+    assertTrue(told.contains(", 8 lanes"), told);
+    assertTrue(run(0, "--lanes", "auto").contains("8 unproven in"));
+    Command.Output wrong = Command.in(folder).run("run", classes, "--lanes", "many");
+    assertEquals(2, wrong.status());
+    assertEquals(
+        "odd-lantern: --lanes takes a number from 1 to 1000, or auto, not many\n", wrong.err());
+    Command.Output none = Command.in(folder).run("run", classes, "--case", "FlowTest#make[strew]");
+    assertEquals(3, none.status());
+    assertTrue(none.err().contains("did you mean FlowTest#make[straw]?"), none.err());
+  }
+
+  @Test
+  void theGraphTellsWhoGivesWhatToWhom() throws Exception {
+    assertEquals(
+        """
+        Kind, made by FlowTest#kinds, as samples
+          read by      FlowTest#make
+
+        Keeper, made by FlowTest#keeper, one for each who takes it
+          read by      FlowTest#make
+          put back by  FlowTest#leave
+
+        Hive, made by FlowTest#make, one for each sample
+          changed by   FlowTest#move
+          used up by   FlowTest#giveUp
+
+        Moved, made by FlowTest#move, one for each sample
+          read by      FlowTest#count
+        """,
+        Command.in(folder)
+            .run("list", classes, "--graph")
+            .out()
+            .replaceAll("(?s)^.*?(?=Kind, )", ""));
+    String drawing = Command.in(folder).run("list", classes, "--as", "dot").out();
+    for (String line : List.of(
+        "digraph plan {",
+        "    \"FlowTest#keeper\" [label=\"keeper\", shape=ellipse];",
+        "  \"FlowTest#make\" -> \"FlowTest#move\" [label=\"Hive\\nchanged\", style=bold];",
+        "  \"FlowTest#make\" -> \"FlowTest#giveUp\" [label=\"Hive\\nused up\", style=dashed];")) {
+      assertTrue(drawing.lines().anyMatch(line::equals), () -> line + "\nis not in\n" + drawing);
+    }
+  }
+
+  private String run(int status, String... options) throws Exception {
+    String[] words = new String[options.length + 2];
+    words[0] = "run";
+    words[1] = classes;
+    System.arraycopy(options, 0, words, 2, options.length);
+    Command.Output output = Command.in(folder).run(words);
+    assertEquals(status, output.status(), output.out() + output.err());
+    return output.out();
+  }
+}

@@ -1,0 +1,164 @@
+package org.oddlantern.dist;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Runs that are stopped, killed, or have nowhere to write. */
+class SurvivalIT {
+
+  private static final String SUITE = """
+      import java.nio.file.*;
+      import org.oddlantern.suite.*;
+
+      public class LongTest {
+        public record Yard(String name) {}
+
+        public record Made(int id) {}
+
+        @Supply(value = "the yard", shared = true)
+        static Yard yard() { return new Yard("Fennel Hill"); }
+
+        @TidyUp
+        static void close(Yard yard) throws Exception { Files.writeString(Path.of("tidied"), "yes"); }
+
+        @Case("something is made")
+        Made make(Yard yard) { return new Made(1); }
+
+        public record Frame(int number) {}
+
+        @Samples
+        static java.util.List<Frame> frames() {
+          return java.util.stream.IntStream.range(0, 60).mapToObj(Frame::new).toList();
+        }
+
+        @Case("{number}")
+        void frame(Frame frame) {}
+
+        @Case("something hangs")
+        void hangs(Made made) throws Exception {
+          Files.writeString(Path.of("running"), "yes");
+          Thread.sleep(55_000);
+        }
+
+        @Case("something is never reached")
+        void never(Made made) {}
+      }
+      """;
+
+  @TempDir
+  Path folder;
+
+  private String classes = "";
+
+  @BeforeEach
+  void compile() throws Exception {
+    classes = Sources.compile(folder, "LongTest", SUITE).toString();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"INT", "TERM"})
+  void aStoppedRunTidiesUpWritesItsReportsAndEndsWith130(String signal) throws Exception {
+    Command.Running running = begun();
+    signal(running, signal);
+    Command.Output output = running.ended();
+    assertEquals(130, output.status(), output.out() + output.err());
+    assertTrue(Files.exists(folder.resolve("tidied")));
+    assertTrue(output.out().contains("stopped   taking back what is alive"), output.out());
+    assertTrue(output.out().contains("2 interrupted, 61 unproven in"), output.out());
+    assertTrue(Files.readString(folder.resolve("odd-lantern-out/report/index.html"))
+        .contains("The run was stopped. Of 63 promises 61 held: 2 interrupted."));
+    String xml = Files.readString(folder.resolve("odd-lantern-out/junit-xml/TEST-LongTest.xml"));
+    assertTrue(xml.contains("tests=\"63\" failures=\"0\" errors=\"2\""), xml);
+  }
+
+  @Test
+  void aKilledRunLosesNothingThatHadFinished() throws Exception {
+    Command.Running running = begun();
+    running.process().destroyForcibly().waitFor();
+    Path journal = folder.resolve("odd-lantern-out/journal.jsonl");
+    Files.writeString(journal, "{\"event\":\"case-fin", StandardOpenOption.APPEND);
+    Command.Output output =
+        Command.in(folder).run("report", "odd-lantern-out/journal.jsonl", "--out", "late");
+    assertEquals(0, output.status(), output.err());
+    assertEquals(
+        List.of(
+            "journal   odd-lantern-out/journal.jsonl",
+            "junit xml late/junit-xml",
+            "report    late/report/index.html"),
+        output.out().lines().toList());
+    String page = Files.readString(folder.resolve("late/report/index.html"));
+    assertTrue(page.contains("The run was cut off after 61 of 63 cases."), page);
+    assertTrue(page.contains("the yard"), "what was supplied is shown");
+    assertTrue(
+        Files.readString(folder.resolve("late/junit-xml/TEST-cut-off.xml")).contains("<error"));
+    Command.Output none = Command.in(folder).run("report", "gone.jsonl");
+    assertEquals(2, none.status());
+    assertTrue(none.err().startsWith("odd-lantern: there is no journal gone.jsonl;"), none.err());
+  }
+
+  @Test
+  void whereNothingCanBeWrittenIsToldBeforeAnythingRuns() throws Exception {
+    Files.writeString(folder.resolve("file"), "");
+    Command.Output output = Command.in(folder).run("run", classes, "--out", "file/here");
+    assertEquals(2, output.status());
+    assertTrue(
+        output.err().startsWith("odd-lantern: the folder file/here cannot be made"), output.err());
+    assertTrue(Files.notExists(folder.resolve("running")));
+    Files.createDirectories(folder.resolve("taken"));
+    Files.writeString(folder.resolve("taken/report"), "no folder");
+    assertEquals(2, Command.in(folder).run("run", classes, "--out", "taken").status());
+    assertTrue(Files.notExists(folder.resolve("running")));
+  }
+
+  @Test
+  void aDiskThatIsFullIsToldAndFailsTheRun() throws Exception {
+    assumeTrue(Files.exists(Path.of("/bin/sh")), "only where a shell can limit the size of files");
+    Command.Output output = Command.in(folder)
+        .with("ODD_LANTERN_ARCHIVE", "off")
+        .startedBy(
+            List.of("/bin/sh", "-c", "ulimit -f 16; exec \"$0\" \"$@\""),
+            "run",
+            classes,
+            "--case",
+            "LongTest#frame",
+            "--case",
+            "LongTest#make")
+        .ended();
+    assertEquals(1, output.status(), output.out() + output.err());
+    assertTrue(output.out().contains("61 unproven in"), "the console still tells all");
+    assertTrue(
+        output
+            .out()
+            .contains(
+                "problem   the journal odd-lantern-out/journal.jsonl could not go on: IOException: File too large"),
+        output.out());
+  }
+
+  private Command.Running begun() throws Exception {
+    Command.Running running = Command.in(folder).started("run", classes);
+    Instant end = Instant.now().plus(Duration.ofSeconds(60));
+    while (Files.notExists(folder.resolve("running"))) {
+      assertTrue(Instant.now().isBefore(end) && running.process().isAlive(), "it does not run");
+      Thread.sleep(50);
+    }
+    return running;
+  }
+
+  private static void signal(Command.Running running, String signal) throws Exception {
+    String pid = String.valueOf(running.process().pid());
+    assertEquals(0, new ProcessBuilder("kill", "-" + signal, pid).start().waitFor());
+  }
+}
