@@ -1,12 +1,34 @@
 package org.oddlantern.reports.html;
 
 import java.io.IOException;
+import java.io.Reader;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.oddlantern.run.BodyRecord;
 import org.oddlantern.run.Journal;
 
 /** Fetches the texts of bodies, also of those that lie beside the journal. */
 record Bodies(Journal journal) {
+
+  /** The beginning of a body that lies beside the journal. */
+  String beginning(BodyRecord body, int characters) {
+    Path file = journal.file().resolveSibling(String.valueOf(body.file()));
+    char[] beginning = new char[characters];
+    try (Reader reader = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+      int read = 0;
+      for (int more = reader.read(beginning);
+          more > 0;
+          more = reader.read(beginning, read, characters - read)) {
+        read += more;
+      }
+      return new String(beginning, 0, read);
+    } catch (IOException e) {
+      throw new UncheckedIOException(
+          "the body " + body.file() + " of the journal cannot be read: " + e.getMessage(), e);
+    }
+  }
 
   String text(BodyRecord body) {
     try {

@@ -25,6 +25,8 @@ public record BodyView(String size, List<Line> lines, String note) {
   private static final int SHORT = 40;
   private static final int AROUND = 6;
   private static final int LONGEST_TEXT = 40_000;
+  private static final int BEGINNING = 2_000;
+  private static final int LONGEST_LINE = 4_000;
 
   static BodyView of(BodyRecord body, String text, List<Verdict> verdicts) {
     String size = Amounts.size(body.bytes());
@@ -53,6 +55,20 @@ public record BodyView(String size, List<Line> lines, String note) {
       return new BodyView(
           size, shown.lines().map(line -> new Line(line, List.of(), false)).toList(), note);
     }
+  }
+
+  /** A body: a long one in which nothing is wrong shows its beginning only. */
+  static BodyView of(BodyRecord body, Bodies bodies, List<Verdict> verdicts) {
+    if (body.file() == null || verdicts.stream().anyMatch(verdict -> !verdict.holds())) {
+      return of(body, bodies.text(body), verdicts);
+    }
+    List<Line> lines = bodies
+        .beginning(body, BEGINNING)
+        .lines()
+        .map(line -> new Line(line, List.of(), false))
+        .toList();
+    return new BodyView(
+        Amounts.size(body.bytes()), lines, "its beginning; the whole is in " + body.file());
   }
 
   /** A statement with what was given for its question marks. */
@@ -93,13 +109,19 @@ public record BodyView(String size, List<Line> lines, String note) {
       if (shown[i] && lines.size() < MOST_LINES * 2) {
         gap(lines, hidden);
         hidden = 0;
-        lines.add(new Line(all.get(i).text(), marks.get(i), false));
+        lines.add(new Line(cut(all.get(i).text()), marks.get(i), false));
       } else {
         hidden++;
       }
     }
     gap(lines, hidden);
     return lines;
+  }
+
+  private static String cut(String line) {
+    return line.length() <= LONGEST_LINE
+        ? line
+        : line.substring(0, LONGEST_LINE) + "... (" + line.length() + " characters in all)";
   }
 
   private static void gap(List<Line> lines, int hidden) {

@@ -70,10 +70,8 @@ public record CaseView(
         problem == null ? List.of() : lines(one, problem),
         problem == null ? "" : problem.stack(),
         before,
-        one.asked().stream().map(asked -> ExchangeView.of(asked, bodies)).toList(),
-        run.putBackFor(one).stream()
-            .map(back -> PieceView.putBack(back, bodies))
-            .toList(),
+        new Views<>(one.asked(), asked -> ExchangeView.of(asked, bodies)),
+        new Views<>(run.putBackFor(one), back -> PieceView.putBack(back, bodies)),
         one.printed().lines().toList());
   }
 

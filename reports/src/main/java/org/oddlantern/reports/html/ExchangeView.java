@@ -73,9 +73,9 @@ public record ExchangeView(
         VerdictGroup.failed(exchange.verdicts()),
         exchange.verdicts().stream().filter(Verdict::holds).map(Verdict::check).toList(),
         exchange.requestHeaders(),
-        BodyView.of(exchange.requestBody(), bodies.text(exchange.requestBody()), List.of()),
+        BodyView.of(exchange.requestBody(), bodies, List.of()),
         exchange.replyHeaders(),
-        BodyView.of(exchange.replyBody(), bodies.text(exchange.replyBody()), exchange.verdicts()),
+        BodyView.of(exchange.replyBody(), bodies, exchange.verdicts()),
         exchange.curl());
   }
 

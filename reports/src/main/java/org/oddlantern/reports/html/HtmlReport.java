@@ -16,10 +16,11 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.function.Predicate;
+import java.util.function.Function;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.run.CaseRecord;
@@ -98,10 +99,12 @@ public final class HtmlReport {
       String name = cases.get(0).suite();
       String page =
           "suite-" + (suites.size() + 1) + "-" + name.replaceAll("[^A-Za-z0-9]+", "-") + ".html";
-      List<CaseView> views =
-          cases.stream().map(one -> CaseView.of(one, page, run, bodies)).toList();
       suites.add(new SuiteView(
-          name, page, summary(cases), views.stream().allMatch(CaseView::held), views));
+          name,
+          page,
+          summary(cases),
+          cases.stream().allMatch(one -> one.outcome().isGreen()),
+          new Views<>(cases, one -> CaseView.of(one, page, run, bodies))));
     }
     return suites;
   }
@@ -130,16 +133,18 @@ public final class HtmlReport {
   }
 
   private IndexView index(List<SuiteView> suites) {
-    List<CaseView> all =
-        suites.stream().flatMap(suite -> suite.cases().stream()).toList();
-    Predicate<CaseView> held = CaseView::held;
+    Map<String, String> pages = new HashMap<>();
+    suites.forEach(suite -> pages.put(suite.name(), suite.page()));
+    List<CaseRecord> broken = run.notPassed();
+    Function<CaseRecord, CaseView> view =
+        one -> CaseView.of(one, pages.getOrDefault(one.suite(), ""), run, bodies);
     return new IndexView(
         run.started().name(),
         run.verdict(),
-        all.stream().allMatch(CaseView::held) && run.leftBehind().isEmpty() && run.ended() != null,
+        broken.isEmpty() && run.leftBehind().isEmpty() && run.ended() != null,
         facts(),
-        all.stream().filter(held.negate().and(one -> !one.time().isEmpty())).toList(),
-        all.stream().filter(held.negate().and(one -> one.time().isEmpty())).toList(),
+        new Views<>(broken.stream().filter(CaseRecord::hasRun).toList(), view),
+        new Views<>(broken.stream().filter(one -> !one.hasRun()).toList(), view),
         run.leftBehind(),
         suites);
   }

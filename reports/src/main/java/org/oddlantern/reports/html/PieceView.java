@@ -50,6 +50,6 @@ public record PieceView(
   }
 
   private static List<ExchangeView> exchanges(List<ExchangeRecord> all, Bodies bodies) {
-    return all.stream().map(exchange -> ExchangeView.of(exchange, bodies)).toList();
+    return new Views<>(all, exchange -> ExchangeView.of(exchange, bodies));
   }
 }
