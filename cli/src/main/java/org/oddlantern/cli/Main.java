@@ -19,15 +19,6 @@ import picocli.CommandLine.Spec;
     description = "Runs HTTP API tests written as Java code.",
     mixinStandardHelpOptions = true,
     versionProvider = Version.class,
-    subcommands = {
-      RunCommand.class,
-      ListCommand.class,
-      ReportCommand.class,
-      PathCommand.class,
-      SchemaCommand.class,
-      SettingsCommand.class,
-      DemoCommand.class
-    },
     synopsisSubcommandLabel = "VERB",
     commandListHeading = "%nVerbs:%n",
     footer = {
@@ -58,14 +49,16 @@ public final class Main implements Runnable {
         new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8);
     PrintStream err =
         new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8);
-    int status = commandLine(out, err).execute(arguments);
+    int status = commandLine(out, err, arguments).execute(arguments);
     out.flush();
     System.exit(status);
   }
 
-  static CommandLine commandLine(PrintStream out, PrintStream err) {
+  static CommandLine commandLine(PrintStream out, PrintStream err, String... words) {
     Main main = new Main();
-    CommandLine line = new CommandLine(main, new Commands(new Terminal(out)));
+    Commands commands = new Commands(new Terminal(out));
+    CommandLine line = new CommandLine(main, commands);
+    commands.verbs(words).forEach(verb -> line.addSubcommand(new CommandLine(verb, commands)));
     line.setOut(writer(out));
     line.setErr(writer(err));
     line.setParameterExceptionHandler(Main::misused);

@@ -1,6 +1,7 @@
 package org.oddlantern.plan;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,12 +57,17 @@ public record Selection(
     if (cases.isEmpty()) {
       throw new NothingSelected("there are no cases: no class there has a method with @Case");
     }
+    Set<String> names = new HashSet<>();
+    cases.forEach(one -> names(one).forEach(names::add));
+    List<String> titles = entries.stream()
+        .filter(entry -> !names.contains(entry) && !NAME.matcher(entry).matches())
+        .toList();
     return cases.stream()
         .filter(one -> entries.isEmpty()
             || entries.stream()
                 .anyMatch(entry -> fits(entry, one)
-                    || names(one).anyMatch(entry.replaceAll("\\[.*\\]$", "")::equals)
-                    || !NAME.matcher(entry).matches() && mayFit(entry, one)))
+                    || names(one).anyMatch(entry.replaceAll("\\[.*\\]$", "")::equals))
+            || titles.stream().anyMatch(title -> mayFit(title, one)))
         .toList();
   }
 

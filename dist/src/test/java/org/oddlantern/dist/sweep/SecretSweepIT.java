@@ -26,12 +26,6 @@ import org.oddlantern.json.JsonMapping;
 /** Plants secrets everywhere, runs the command with all logging on, and looks at every byte it wrote. */
 class SecretSweepIT {
 
-  private static final String DEBUG = """
-      <configuration><appender name="E" class="ch.qos.logback.core.ConsoleAppender">
-      <target>System.err</target><encoder><pattern>%d %level %logger %msg%n</pattern></encoder></appender>
-      <root level="TRACE"><appender-ref ref="E"/></root></configuration>
-      """;
-
   @TempDir
   Path folder;
 
@@ -43,7 +37,6 @@ class SecretSweepIT {
     server.start();
     String address = "http://127.0.0.1:" + server.getAddress().getPort();
     Files.writeString(folder.resolve("token.txt"), SecretPlacesTest.IN_FILE + "\n");
-    Files.writeString(folder.resolve("logback.xml"), DEBUG);
     Files.writeString(folder.resolve("odd-lantern.yaml"), """
         environments:
           here:
@@ -57,7 +50,7 @@ class SecretSweepIT {
     Path out = folder.resolve("out");
     Command command = Command.in(folder)
         .with("SWEEP_TOKEN", SecretPlacesTest.VARIABLE)
-        .with("JDK_JAVA_OPTIONS", "-Dlogback.configurationFile=" + folder.resolve("logback.xml"));
+        .with("JDK_JAVA_OPTIONS", "-Dorg.slf4j.simpleLogger.defaultLogLevel=trace");
     Path place = Path.of(
         SecretSweepIT.class.getProtectionDomain().getCodeSource().getLocation().toURI());
     Command.Output run = command.run(
