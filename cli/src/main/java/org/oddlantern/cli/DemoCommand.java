@@ -57,7 +57,8 @@ final class DemoCommand implements Callable<Integer> {
         .toList();
     KnownSchemas schemas =
         SettingsFile.onClassPath(loader).schemas(loader, List.of(), System.getenv());
-    Plan plan = new Planner(loader, places).plan(options.selection(), schemas::named);
+    Plan plan =
+        new Planner(loader, places).plan(options.selection(), options.part(), schemas::named);
     try (Example.Running running = example.start(withFaults)) {
       Map<String, List<String>> names = new TreeMap<>();
       new TreeMap<>(running.addresses())

@@ -37,7 +37,8 @@ final class RunCommand implements Callable<Integer> {
     Settings settings = options.settings().over(SettingsFile.find(Path.of(""), suites.loader()));
     EnvironmentSettings environment = options.settings().environment(settings);
     KnownSchemas schemas = settings.schemas(suites.loader(), List.of(environment), System.getenv());
-    Plan plan = suites.planner(settings.folder()).plan(options.selection(), schemas::named);
+    Plan plan =
+        suites.planner(settings.folder()).plan(options.selection(), options.part(), schemas::named);
     String name = Path.of("").toAbsolutePath().getFileName() + "";
     return new Execution(terminal, options.out(), options.strictness())
         .run(new RunOrder(

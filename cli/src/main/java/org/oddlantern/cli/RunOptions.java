@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Selection;
 import org.oddlantern.run.RunNames;
 import picocli.CommandLine.Mixin;
@@ -61,6 +62,18 @@ final class RunOptions {
   private String lanes = "1";
 
   @Option(
+      names = "--part",
+      paramLabel = "I/N",
+      description = "Run only the I-th of N parts; cases that share a value stay together.")
+  private @Nullable String part;
+
+  @Option(
+      names = "--earlier",
+      paramLabel = "FOLDER",
+      description = "Balance the parts by how long cases took in the journals of this folder.")
+  private @Nullable Path earlier;
+
+  @Option(
       names = "--fail-on",
       paramLabel = "WORD",
       split = ",",
@@ -85,6 +98,10 @@ final class RunOptions {
 
   String seed() {
     return seed == null ? RunNames.fresh() : seed;
+  }
+
+  Part part() {
+    return part == null ? Part.WHOLE : new PartOption(part, earlier).part();
   }
 
   int lanes() {

@@ -45,6 +45,13 @@ final class Graph {
     return problems;
   }
 
+  /** Everything that one depends on or waits for, through supplies too. */
+  Set<Integer> before(int i) {
+    Set<Integer> before = new LinkedHashSet<>(after.get(i));
+    lineage.get(i).stream().forEach(before::add);
+    return before;
+  }
+
   int at(Spot spot) {
     return index.getOrDefault(spot, 0);
   }

@@ -62,19 +62,21 @@ public final class Planner {
    * @throws PlanRefused if something in it is wrong
    */
   public Plan plan(Selection selection) {
-    return plan(selection, name -> {});
+    return plan(selection, Part.WHOLE, name -> {});
   }
 
   /**
-   * The plan of a selection, with every schema that the suites name by a constant read beforehand.
+   * The plan of one part of a selection, with every schema that the suites name by a constant read
+   * beforehand. Every part is judged as the whole.
    *
    * @param selection which cases
+   * @param part which part of them; it may have no cases
    * @param schemas reads a schema by its name, or throws an {@link IllegalArgumentException}
    * @return the plan
    * @throws NothingSelected if no case fits
    * @throws PlanRefused if something in it is wrong
    */
-  public Plan plan(Selection selection, Consumer<String> schemas) {
+  public Plan plan(Selection selection, Part part, Consumer<String> schemas) {
     if (!discovery.problems().isEmpty()) {
       throw new PlanRefused(discovery.problems());
     }
@@ -87,14 +89,23 @@ public final class Planner {
     if (sampling.isCircular()) {
       throw refused(problems);
     }
-    Set<Spot> met = expansion.reachable(selected);
-    List<Spot> ordered = new SourceOrder(known, met, reader, expansion).of(met);
+    List<Spot> ordered = ordered(expansion.reachable(selected), expansion);
     Graph graph = new Graph(ordered, expansion);
     problems.addAll(graph.problems());
     if (!problems.isEmpty()) {
       throw refused(problems);
     }
+    if (part.of() > 1) {
+      Set<Spot> own = new Dealing(ordered, graph, part).cases();
+      own.retainAll(selected);
+      List<Spot> dealt = ordered(expansion.reachable(own), expansion);
+      return new Plan(new Graph(dealt, expansion).planned(expansion, own), discovery.warnings());
+    }
     return new Plan(graph.planned(expansion, selected), discovery.warnings());
+  }
+
+  private List<Spot> ordered(Set<Spot> met, Expansion expansion) {
+    return new SourceOrder(known, met, reader, expansion).of(met);
   }
 
   /** What was asked for: each case once for each sample that was. */

@@ -25,6 +25,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.config.Settings;
 import org.oddlantern.config.SettingsFile;
 import org.oddlantern.payload.Fresh;
+import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Place;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.plan.PlanRefused;
@@ -112,6 +113,7 @@ class StressTest {
         return false;
       }
       Plan plan = planner.plan(selection);
+      assertPartsMakeTheWhole(planner, selection, plan);
       model.run();
       Map<String, String> labels = labels(items);
       for (int lanes : new int[] {1, 2, 7, 64}) {
@@ -132,6 +134,23 @@ class StressTest {
       }
       return true;
     }
+  }
+
+  /** Rule 24: together complete, no case twice, and none short of a maker. */
+  private static void assertPartsMakeTheWhole(Planner planner, Selection selection, Plan whole) {
+    List<String> dealt = new ArrayList<>();
+    for (int number = 1; number <= 3; number++) {
+      planner
+          .plan(selection, new Part(number, 3, Map.of()), schema -> {})
+          .cases()
+          .forEach(one -> dealt.add(one.definition().id() + " needed " + one.needed()));
+    }
+    assertEquals(
+        whole.cases().stream()
+            .map(one -> one.definition().id() + " needed " + one.needed())
+            .sorted()
+            .toList(),
+        dealt.stream().sorted().toList());
   }
 
   private static String name(Item item) {

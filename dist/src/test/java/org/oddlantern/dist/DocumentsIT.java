@@ -54,13 +54,14 @@ class DocumentsIT {
         .replace(calls(), "")
         .replace(document("checks"), "")
         .replace(document("schemas"), "")
+        .replace(document("suites"), "")
         .replace(document("failures"), ""); // FailuresIT makes that one
     assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
     assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
     for (String command : String.join("", blocks(everything(), "sh")).lines().toList()) {
       assertTrue(
           command.matches(
-              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema)( .*)?|bench/(run|reading|schemas)"),
+              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema)( .*)?|bench/(run|reading|schemas|lanes|memory|start)"),
           command + " is a command that no test knows");
     }
   }
@@ -69,16 +70,20 @@ class DocumentsIT {
   void everySnippetAboutCallsAndChecksStandsInASuiteOfTheDemo() throws IOException {
     Path suites = ROOT.resolve("demo/src/test/java/org/oddlantern/demo/suites");
     StringBuilder sources = new StringBuilder();
-    try (Stream<Path> files = Files.list(suites)) {
-      for (Path file : files.toList()) {
+    try (Stream<Path> files = Files.walk(suites)) {
+      for (Path file : files.filter(Files::isRegularFile).toList()) {
         sources.append(Files.readString(file));
       }
     }
-    List<String> snippets = blocks(calls() + document("checks") + document("schemas"), "java");
+    List<String> snippets =
+        blocks(calls() + document("checks") + document("schemas") + document("suites"), "java");
     assertTrue(snippets.size() > 25, "only " + snippets.size() + " snippets were found");
     for (String snippet : snippets) {
       assertTrue(dense(sources.toString()).contains(dense(snippet)), snippet);
     }
+    assertEquals(
+        Files.readString(ROOT.resolve("demo/src/test/resources/samples/refused-hives.csv")),
+        blocks(document("suites"), "csv").get(0));
     assertEquals(
         Files.readString(ROOT.resolve("demo/src/test/resources/odd-lantern.yaml")),
         blocks(calls(), "yaml").get(0));

@@ -107,6 +107,28 @@ class FlowIT {
   }
 
   @Test
+  void partsMakeTheWholeAndAreBalancedByEarlierRuns() throws Exception {
+    run(0, "--out", "whole");
+    int cases = 0;
+    for (int part = 1; part <= 3; part++) {
+      String told = run(0, "--part", part + "/3", "--earlier", "whole", "--out", "part" + part);
+      cases += Integer.parseInt(told.replaceAll("(?s).*environment none, (\\d+) case.*", "$1"));
+    }
+    assertEquals(8, cases);
+    assertTrue(run(0, "--part", "9/9").contains("this part has no cases"));
+    Command.Output wrong = Command.in(folder).run("run", classes, "--part", "3/2");
+    assertEquals(2, wrong.status());
+    assertEquals(
+        "odd-lantern: --part 3/2: there is no part 3 of 2; parts are counted from 1\n",
+        wrong.err());
+    assertEquals(
+        2,
+        Command.in(folder)
+            .run("run", classes, "--part", "1/2", "--earlier", "src")
+            .status());
+  }
+
+  @Test
   void theGraphTellsWhoGivesWhatToWhom() throws Exception {
     assertEquals(
         """
