@@ -146,7 +146,7 @@ class SamplesTest {
 
   @Test
   void aSecretInASampleIsNotToldInTitles() {
-    Trial trial = Trial.of(service, List.of("SecretTest"));
+    Trial trial = Trial.of(service, List.of("HiddenSampleTest"));
     assertEquals("signing in as *** is refused", trial.cases().get(0).title());
   }
 
@@ -260,7 +260,7 @@ class SamplesTest {
     void all(List<Made> made) {}
   }
 
-  static class SecretTest {
+  static class HiddenSampleTest {
     record Token(Secret token) {}
 
     @Samples

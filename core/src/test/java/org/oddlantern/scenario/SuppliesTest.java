@@ -310,7 +310,7 @@ class SuppliesTest {
     }
 
     @Case
-    First first(Apiary apiary) {
+    First begin(Apiary apiary) {
       get("/first");
       return new First(apiary);
     }
