@@ -86,9 +86,10 @@ public final class Planner {
     Expansion expansion = new Expansion(needs, sampling, data);
     List<PlanProblem> problems = problems(needed, sampling);
     problems.addAll(schemaProblems(makers(selected), needed, schemas));
-    if (sampling.isCircular()) {
-      throw refused(problems);
+    if (selection.equals(Selection.ALL)) {
+      problems.addAll(reader.allProblems(known));
     }
+    selected.removeIf(spot -> !sampling.isOrdered(spot.maker()));
     List<Spot> ordered = ordered(expansion.reachable(selected), expansion);
     Graph graph = new Graph(ordered, expansion);
     problems.addAll(graph.problems());

@@ -2,6 +2,7 @@ package org.oddlantern.plan;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +17,7 @@ final class Sampling {
   private final Map<Maker, Integer> index = new HashMap<>();
   private final Map<Maker, SamplesDefinition> behind = new HashMap<>();
   private final List<PlanProblem> problems = new ArrayList<>();
-  private final boolean circular;
+  private final Set<Maker> ordered = new HashSet<>();
 
   Sampling(List<Needs.Need> needs) {
     this.needs = needs;
@@ -28,9 +29,11 @@ final class Sampling {
       after.add(before);
     }
     Circles circles = Circles.in(after);
-    circular = !circles.isEmpty();
     circles.rings().forEach(this::circle);
-    circles.sorted().forEach(node -> look(needs.get(node)));
+    for (int node : circles.sorted()) {
+      ordered.add(needs.get(node).maker());
+      look(needs.get(node));
+    }
   }
 
   /** The samples that a case or supply runs over; null if none. */
@@ -39,9 +42,9 @@ final class Sampling {
     return maker instanceof SamplesDefinition samples ? samples : behind.get(maker);
   }
 
-  /** Whether the needs have no order, so that nothing can be told of it. */
-  boolean isCircular() {
-    return circular;
+  /** Whether it has an order: it is in no circle, and needs nothing that is. */
+  boolean isOrdered(Maker maker) {
+    return ordered.contains(maker);
   }
 
   List<PlanProblem> problems() {

@@ -7,10 +7,13 @@ import java.lang.reflect.Modifier;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,7 +29,7 @@ final class SuiteReader {
 
   private final Map<Class<?>, ClassFile> files = new HashMap<>();
   private final Map<Class<?>, SuiteMembers> read = new HashMap<>();
-  private final Map<Member, List<PlanProblem>> problems = new HashMap<>();
+  private final Map<Member, List<PlanProblem>> problems = new LinkedHashMap<>();
 
   /** The cases of a class with what it inherits, in source order; also of an abstract one. */
   List<CaseDefinition> cases(Class<?> suite) {
@@ -46,6 +49,16 @@ final class SuiteReader {
   /** What is wrong in a method by itself. */
   List<PlanProblem> problems(Class<?> suite, Method method) {
     return problems.getOrDefault(new Member(suite, method), List.of());
+  }
+
+  /** What is wrong in any method of the suites of some cases, needed or not. */
+  List<PlanProblem> allProblems(Collection<CaseDefinition> cases) {
+    Set<Class<?>> suites = new LinkedHashSet<>();
+    cases.forEach(one -> suites.add(one.suite()));
+    return problems.entrySet().stream()
+        .filter(entry -> suites.contains(entry.getKey().suite()))
+        .flatMap(entry -> entry.getValue().stream())
+        .toList();
   }
 
   /** The schemas that a class and what it inherits from name by constants. */

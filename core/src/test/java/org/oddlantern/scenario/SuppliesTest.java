@@ -316,7 +316,7 @@ class SuppliesTest {
     }
 
     @Case
-    void second(Derived derived) {
+    void goOn(Derived derived) {
       get("/second");
     }
   }
