@@ -50,7 +50,8 @@ final class Work {
         workshop.run() + "/" + RunNames.ascii(brief), workshop.masker()::learn, undo -> {
           workshop
               .broadcast()
-              .tell(new RunEvent.UndoNoted(id, workshop.masker().text(undo.line())));
+              .tell(new RunEvent.UndoNoted(
+                  workshop.masker().text(id), workshop.masker().text(undo.line())));
           noted.accept(undo);
         });
     this.surroundings = workshop.surroundings(log, environment);

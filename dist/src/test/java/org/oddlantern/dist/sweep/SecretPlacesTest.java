@@ -4,6 +4,7 @@ import static org.oddlantern.check.Checks.*;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
+import java.util.List;
 import java.util.Map;
 import org.oddlantern.config.Environment;
 import org.oddlantern.http.Call;
@@ -13,6 +14,7 @@ import org.oddlantern.http.Part;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Secret;
 import org.oddlantern.suite.Case;
+import org.oddlantern.suite.Samples;
 
 /**
  * Cases that carry secrets in every place where one can stand; run by {@code SecretSweepIT}, which looks
@@ -43,6 +45,20 @@ public class SecretPlacesTest {
   @Case
   void fromAVariable() {
     api.send(Call.get("/echo")).must(status(201));
+  }
+
+  /** A sample that holds a secret as plain text, and with it the name and the title of its case. */
+  record Sampled(String token) {}
+
+  @Samples
+  static List<Sampled> sampled() {
+    return List.of(new Sampled(String.valueOf(System.getenv("SWEEP_TOKEN"))));
+  }
+
+  @Case("{token} is refused")
+  void inASample(Sampled sample) {
+    api.send(Call.post("/echo").undoneBy(reply -> Call.delete("/echo/{id}", sample.token())))
+        .must(status(201));
   }
 
   @Case
