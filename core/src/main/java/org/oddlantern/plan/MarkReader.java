@@ -95,9 +95,16 @@ final class MarkReader {
     return List.copyOf(things);
   }
 
-  /** How long the method may take. */
-  Duration timeLimit() {
-    TimeLimit limit = first(TimeLimit.class);
+  /** How long the method may take by its own mark: what a class says is about its cases. */
+  Duration ownTimeLimit() {
+    return duration(method.getAnnotation(TimeLimit.class));
+  }
+
+  private Duration timeLimit() {
+    return duration(first(TimeLimit.class));
+  }
+
+  private Duration duration(@Nullable TimeLimit limit) {
     try {
       return limit == null
           ? CaseMarks.STANDARD_LIMIT

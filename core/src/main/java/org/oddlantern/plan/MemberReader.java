@@ -110,7 +110,7 @@ final class MemberReader {
         returned,
         environment(),
         supply.shared(),
-        new MarkReader(suite, method, place, problems).timeLimit());
+        new MarkReader(suite, method, place, problems).ownTimeLimit());
   }
 
   SamplesDefinition asSamples() {

@@ -1,9 +1,7 @@
 package org.oddlantern.run;
 
 import java.lang.reflect.Method;
-import java.lang.reflect.Type;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -69,7 +67,7 @@ final class Asker {
   }
 
   /** Gets every value that a recipe takes; false if a supply failed, which then is the failure. */
-  boolean gathers(Recipe recipe, Map<Want, Object> values) {
+  boolean gathers(Recipe recipe, Gathered values) {
     for (Map.Entry<Want, Source> entry : recipe.sources().entrySet()) {
       Object value = value(entry.getValue());
       if (value == null) {
@@ -98,7 +96,7 @@ final class Asker {
   }
 
   /** Calls the method of a recipe; the instances it is called on are closed when this asker ends. */
-  Callable<@Nullable Object> call(Recipe recipe, Work work, Map<Want, Object> values) {
+  Callable<@Nullable Object> call(Recipe recipe, Work work, Gathered values) {
     Maker maker = recipe.maker();
     return () -> called(maker.suite(), maker.method(), work, values);
   }
@@ -107,7 +105,7 @@ final class Asker {
   void keep(Recipe recipe, Object value, Belonging.Life life) {
     Recipe.TidyUp tidyUp = recipe.tidyUp();
     if (tidyUp != null) {
-      Map<Want, Object> values = new LinkedHashMap<>();
+      Gathered values = new Gathered();
       tidyUp.sources().forEach((want, source) -> {
         Object given = handed.value(source);
         if (given != null) {
@@ -138,10 +136,10 @@ final class Asker {
     belongings.add(life, new UndoDeed(id.toString(), undo));
   }
 
-  private @Nullable Object called(
-      Class<?> suite, Method method, Work work, Map<Want, Object> values) throws Exception {
+  private @Nullable Object called(Class<?> suite, Method method, Work work, Gathered values)
+      throws Exception {
     Instances instances =
-        new Instances((type, asker) -> given(type, asker, work, values), instance -> {
+        new Instances((type, asker) -> values.value(type, asker, work), instance -> {
           if (instance instanceof AutoCloseable closeable) {
             belongings.addAlways(new CloseDeed(who.toString(), who.environment(), closeable));
           }
@@ -162,7 +160,7 @@ final class Asker {
 
   private @Nullable Object made(Recipe recipe) {
     SupplyDefinition supply = (SupplyDefinition) recipe.maker();
-    Map<Want, Object> values = new LinkedHashMap<>();
+    Gathered values = new Gathered();
     if (!gathers(recipe, values)) {
       return null;
     }
@@ -182,18 +180,5 @@ final class Asker {
     lives.put(supply, life);
     keep(recipe, value, life);
     return value;
-  }
-
-  private static Object given(Type type, Class<?> asker, Work work, Map<Want, Object> values) {
-    Object builtIn = work.builtIn(type);
-    if (builtIn != null) {
-      return builtIn;
-    }
-    for (Map.Entry<Want, Object> entry : values.entrySet()) {
-      if (entry.getKey().type().equals(type) && entry.getKey().asker() == asker) {
-        return entry.getValue();
-      }
-    }
-    throw new IllegalStateException("no value of type " + type.getTypeName() + " was made");
   }
 }

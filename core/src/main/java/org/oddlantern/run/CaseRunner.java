@@ -2,15 +2,12 @@ package org.oddlantern.run;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.plan.CaseDefinition;
 import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.plan.PlannedSupply;
 import org.oddlantern.plan.SupplyDefinition;
-import org.oddlantern.plan.Want;
 
 /** Runs one case with all its tries, or makes one shared supply. */
 final class CaseRunner {
@@ -83,7 +80,7 @@ final class CaseRunner {
     }
     Asker asker =
         new Asker(workshop, handed, entries, lane, supply.id(), one.order(), "", belongings);
-    Map<Want, Object> values = new LinkedHashMap<>();
+    Gathered values = new Gathered();
     if (!asker.gathers(one.recipe(), values)) {
       return new Made(asker.failure(), belongings);
     }
@@ -115,7 +112,7 @@ final class CaseRunner {
         workshop, handed, entries, lane, definition.id(), one.order(), attempt, belongings);
     Work work = asker.work(
         definition.id(), definition.suite(), definition.environment(), attempt, belongings.life());
-    Map<Want, Object> values = new LinkedHashMap<>();
+    Gathered values = new Gathered();
     if (!asker.gathers(one.recipe(), values)) {
       return new Try(asker.failure(), work.log(), belongings);
     }

@@ -1,10 +1,8 @@
 package org.oddlantern.run;
 
 import java.lang.reflect.Type;
-import java.util.Map;
 import org.oddlantern.plan.Recipe;
 import org.oddlantern.plan.TidyUpDefinition;
-import org.oddlantern.plan.Want;
 
 /**
  * Calls the method that puts a value back.
@@ -16,7 +14,7 @@ import org.oddlantern.plan.Want;
  * @param values the shared supplies that the method takes besides
  */
 record TidyUpDeed(
-    String id, String environment, Recipe.TidyUp tidyUp, Object value, Map<Want, Object> values)
+    String id, String environment, Recipe.TidyUp tidyUp, Object value, Gathered values)
     implements Belonging.Deed {
 
   @Override
@@ -41,15 +39,6 @@ record TidyUpDeed(
     if (type.equals(tidyUp.definition().value())) {
       return value;
     }
-    Object builtIn = work.builtIn(type);
-    if (builtIn != null) {
-      return builtIn;
-    }
-    for (Map.Entry<Want, Object> entry : values.entrySet()) {
-      if (entry.getKey().type().equals(type) && entry.getKey().asker() == asker) {
-        return entry.getValue();
-      }
-    }
-    throw new IllegalStateException("no value of type " + type.getTypeName() + " was made");
+    return values.value(type, asker, work);
   }
 }

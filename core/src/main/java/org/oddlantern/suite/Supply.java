@@ -14,7 +14,7 @@ import java.lang.annotation.Target;
  * <p>A supply may take what a case may take. It is looked for like a case that makes the type. What it
  * made is put back by a {@link TidyUp} method that takes the type, by {@code undoneBy} of its calls, or
  * by {@code close()} if the value is {@link AutoCloseable}. If it fails, it is errored, and who asked
- * is blocked. {@link TimeLimit} holds for it too.
+ * is blocked. A {@link TimeLimit} on the method is its own; 60 s where none is.
  *
  * <pre>{@code
  * @Supply("a keeper of one's own")

@@ -175,13 +175,7 @@ class BadInputIT {
   void aFolderThatCannotBeWritten() throws Exception {
     Files.writeString(folder.resolve("taken"), "");
     String classes = suite("OneTest", "@Case void one() {}");
-    refused(
-        2,
-        "odd-lantern: the journal taken/journal.jsonl cannot be written (",
-        "run",
-        classes,
-        "--out",
-        "taken");
+    refused(2, "odd-lantern: the folder taken cannot be made (", "run", classes, "--out", "taken");
   }
 
   private String suite(String name, String members) throws Exception {

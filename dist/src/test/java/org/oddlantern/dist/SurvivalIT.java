@@ -148,13 +148,26 @@ class SurvivalIT {
   }
 
   private Command.Running begun() throws Exception {
-    Command.Running running = Command.in(folder).started("run", classes);
+    Command.Running running = Command.in(folder).startedBy(listeningToSignals(), "run", classes);
     Instant end = Instant.now().plus(Duration.ofSeconds(60));
     while (Files.notExists(folder.resolve("running"))) {
       assertTrue(Instant.now().isBefore(end) && running.process().isAlive(), "it does not run");
       Thread.sleep(50);
     }
     return running;
+  }
+
+  /** A build in the background ignores SIGINT, and its children with it; this undoes it. */
+  private static List<String> listeningToSignals() throws Exception {
+    List<String> program = List.of("env", "--default-signal=INT");
+    List<String> probe = List.of("env", "--default-signal=INT", "true");
+    boolean known = new ProcessBuilder(probe)
+            .redirectErrorStream(true)
+            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+            .start()
+            .waitFor()
+        == 0;
+    return known ? program : List.of();
   }
 
   private static void signal(Command.Running running, String signal) throws Exception {
