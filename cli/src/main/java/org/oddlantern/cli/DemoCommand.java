@@ -68,7 +68,7 @@ final class DemoCommand implements Callable<Integer> {
           terminal.out().println("started   " + String.join(", ", served) + " at " + address));
       Settings settings =
           options.settings().over(SettingsFile.onClassPath(loader).movedTo(running.addresses()));
-      return new Execution(terminal, options.out(), options.strictness())
+      return new Execution(terminal, options)
           .run(new RunOrder(
               example.name(),
               plan,

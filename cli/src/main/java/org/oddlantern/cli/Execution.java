@@ -3,8 +3,10 @@ package org.oddlantern.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.console.ConsoleReport;
 import org.oddlantern.run.JournalWriter;
 import org.oddlantern.run.RunOrder;
@@ -20,11 +22,14 @@ final class Execution {
   private final Terminal terminal;
   private final OutFolder out;
   private final Strictness strictness;
+  private final @Nullable Duration limit;
 
-  Execution(Terminal terminal, Path out, Strictness strictness) {
+  /** Of what the command line asks for. */
+  Execution(Terminal terminal, RunOptions options) {
     this.terminal = terminal;
-    this.out = new OutFolder(out, terminal);
-    this.strictness = strictness;
+    this.out = new OutFolder(options.out(), terminal);
+    this.strictness = options.strictness();
+    this.limit = options.limit();
   }
 
   /** The exit status of the run. */
@@ -36,7 +41,8 @@ final class Execution {
     }
     out.prepare();
     Runner runner = new Runner(order, Clock.systemUTC());
-    try (StopSignal signal = new StopSignal(terminal, runner)) {
+    try (StopSignal signal = new StopSignal(terminal, runner);
+        RunLimit counting = RunLimit.begun(limit, terminal, runner)) {
       return status(runner, order.plan().nodes().isEmpty());
     }
   }

@@ -40,7 +40,7 @@ final class RunCommand implements Callable<Integer> {
     Plan plan =
         suites.planner(settings.folder()).plan(options.selection(), options.part(), schemas::named);
     String name = Path.of("").toAbsolutePath().getFileName() + "";
-    return new Execution(terminal, options.out(), options.strictness())
+    return new Execution(terminal, options)
         .run(new RunOrder(
             name,
             plan,

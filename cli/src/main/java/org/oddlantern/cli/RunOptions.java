@@ -2,9 +2,11 @@ package org.oddlantern.cli;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.config.Amounts;
 import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Selection;
 import org.oddlantern.run.RunNames;
@@ -74,6 +76,13 @@ final class RunOptions {
   private @Nullable Path earlier;
 
   @Option(
+      names = "--run-limit",
+      paramLabel = "TIME",
+      description =
+          "Stop the run after this time, like 90s or 20m, as Ctrl-C does: what is alive is taken back, the reports are written.")
+  private @Nullable String limit;
+
+  @Option(
       names = "--fail-on",
       paramLabel = "WORD",
       split = ",",
@@ -102,6 +111,11 @@ final class RunOptions {
 
   Part part() {
     return part == null ? Part.WHOLE : new PartOption(part, earlier).part();
+  }
+
+  @Nullable
+  Duration limit() {
+    return limit == null ? null : Amounts.duration(limit, "the command line", "--run-limit");
   }
 
   int lanes() {

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Queue;
 import java.util.Set;
 import java.util.function.ToIntFunction;
@@ -94,9 +95,9 @@ final class Expansion {
     if (taken.maker() instanceof SamplesDefinition samples) {
       return new Source.OfSample(
           samples,
-          taken.gathered() || sample == null
+          taken.gathered()
               ? data.of(samples).stream().map(Sample::value).toList()
-              : sample.value());
+              : Objects.requireNonNull(sample, "a taker of samples has one").value());
     }
     if (isOwnSupply(taken)) {
       Spot spot = new Spot(taken.maker(), sample);

@@ -34,7 +34,7 @@ final class MakerLookup {
    * @return the maker; null if a problem was told instead
    */
   @Nullable
-  Found find(@Nullable Maker taker, String takerPlace, Want want, Consumer<PlanProblem> problems) {
+  Found find(Maker taker, String takerPlace, Want want, Consumer<PlanProblem> problems) {
     Search search = search(taker, want, want.type());
     if (search.makers.isEmpty() && search.abstractOnes.isEmpty() && isList(want.type())) {
       Type item = ((ParameterizedType) want.type()).getActualTypeArguments()[0];
@@ -84,7 +84,7 @@ final class MakerLookup {
     return type instanceof ParameterizedType generic && generic.getRawType() == List.class;
   }
 
-  private Search search(@Nullable Maker taker, Want want, Type type) {
+  private Search search(Maker taker, Want want, Type type) {
     List<SearchPlace> places = SearchPlace.of(want);
     List<Maker> abstractOnes = new ArrayList<>();
     for (SearchPlace place : places) {
@@ -106,10 +106,10 @@ final class MakerLookup {
             && Modifier.isStatic(maker.method().getModifiers());
   }
 
-  private List<Maker> makers(SearchPlace place, Type type, @Nullable Maker taker) {
+  private List<Maker> makers(SearchPlace place, Type type, Maker taker) {
     return place.classes().stream()
         .flatMap(home -> makers(reader.members(home)))
-        .filter(maker -> type.equals(maker.handsOn()) && (taker == null || !maker.isSameAs(taker)))
+        .filter(maker -> type.equals(maker.handsOn()) && !maker.isSameAs(taker))
         .distinct()
         .toList();
   }
@@ -125,7 +125,7 @@ final class MakerLookup {
         .formatted(Words.of(want.type()), makers.size(), kind, list);
   }
 
-  private String missing(@Nullable Maker taker, Want want, Search search) {
+  private String missing(Maker taker, Want want, Search search) {
     String type = Words.of(want.type());
     if (!search.abstractOnes.isEmpty()) {
       return "it takes %s, which only the abstract class of %s makes; name a class that extends it: @MadeBy(Suite.class) %s"
@@ -137,9 +137,9 @@ final class MakerLookup {
         .formatted(type, searched, hint(taker, want));
   }
 
-  private String hint(@Nullable Maker taker, Want want) {
+  private String hint(Maker taker, Want want) {
     String type = Words.of(want.type());
-    if (taker != null && want.type().equals(taker.handsOn())) {
+    if (want.type().equals(taker.handsOn())) {
       return taker instanceof CaseDefinition
           ? "This case itself returns one, but nobody makes for himself; let it return a record of its own"
           : "This supply itself returns one, but nobody makes for himself; make it static, or let it return a record of its own";

@@ -2,7 +2,6 @@ package org.oddlantern.plan;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -85,7 +84,7 @@ public final class Planner {
     Sampling sampling = new Sampling(needed);
     Expansion expansion = new Expansion(needs, sampling, data);
     List<PlanProblem> problems = problems(needed, sampling);
-    problems.addAll(schemaProblems(makers(selected), needed, schemas));
+    problems.addAll(schemaProblems(needed, schemas));
     if (selection.equals(Selection.ALL)) {
       problems.addAll(reader.allProblems(known));
     }
@@ -159,13 +158,11 @@ public final class Planner {
   }
 
   /** Schemas on the network are read when they are used, since their service may not be there yet. */
-  private List<PlanProblem> schemaProblems(
-      Collection<Maker> selected, List<Needs.Need> needed, Consumer<String> schemas) {
-    Set<Class<?>> suites = new LinkedHashSet<>();
-    selected.forEach(maker -> suites.add(maker.suite()));
-    needed.forEach(need -> suites.add(need.maker().suite()));
+  private List<PlanProblem> schemaProblems(List<Needs.Need> needed, Consumer<String> schemas) {
     List<PlanProblem> problems = new ArrayList<>();
-    suites.stream()
+    needed.stream()
+        .map(need -> need.maker().suite())
+        .distinct()
         .flatMap(suite -> reader.schemas(suite).stream())
         .distinct()
         .filter(schema -> !schema.name().matches("https?://.*"))

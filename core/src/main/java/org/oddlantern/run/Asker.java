@@ -1,6 +1,5 @@
 package org.oddlantern.run;
 
-import java.lang.reflect.Method;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -62,10 +61,6 @@ final class Asker {
     this.belongings = belongings;
   }
 
-  Belongings belongings() {
-    return belongings;
-  }
-
   /** Gets every value that a recipe takes; false if a supply failed, which then is the failure. */
   boolean gathers(Recipe recipe, Gathered values) {
     for (Map.Entry<Want, Source> entry : recipe.sources().entrySet()) {
@@ -98,7 +93,37 @@ final class Asker {
   /** Calls the method of a recipe; the instances it is called on are closed when this asker ends. */
   Callable<@Nullable Object> call(Recipe recipe, Work work, Gathered values) {
     Maker maker = recipe.maker();
-    return () -> called(maker.suite(), maker.method(), work, values);
+    Instances instances =
+        new Instances((type, asker) -> values.value(type, asker, work), instance -> {
+          if (instance instanceof AutoCloseable closeable) {
+            belongings.addAlways(new CloseDeed(who.toString(), maker.environment(), closeable));
+          }
+        });
+    return () -> instances.call(maker.suite(), maker.method());
+  }
+
+  /**
+   * Makes what a supply makes, once it has all it takes.
+   *
+   * @param recipe how the supply is called
+   * @param life the life of what it makes
+   * @param whose for whom; empty if for all
+   * @param apart what sets its fresh values apart from others of the same supply
+   * @return what came of it
+   */
+  Attempt supply(Recipe recipe, Belonging.Life life, String whose, String apart) {
+    Gathered values = new Gathered();
+    if (!gathers(recipe, values)) {
+      return failure();
+    }
+    SupplyDefinition supply = (SupplyDefinition) recipe.maker();
+    Work work = work(supply.id(), supply.suite(), supply.environment(), apart, life);
+    Attempt made =
+        entries.supplying(supply, work, order, whose).done(lane, call(recipe, work, values));
+    if (made.value() != null) {
+      keep(recipe, made.value(), life);
+    }
+    return made;
   }
 
   /** Sees to it that a value is put back. */
@@ -116,7 +141,7 @@ final class Asker {
           life,
           new TidyUpDeed(who.toString(), recipe.maker().environment(), tidyUp, value, values));
     } else if (value instanceof AutoCloseable closeable) {
-      belongings.add(life, new CloseDeed(who.toString(), who.environment(), closeable));
+      belongings.add(life, new CloseDeed(who.toString(), recipe.maker().environment(), closeable));
     }
   }
 
@@ -136,17 +161,6 @@ final class Asker {
     belongings.add(life, new UndoDeed(id.toString(), undo));
   }
 
-  private @Nullable Object called(Class<?> suite, Method method, Work work, Gathered values)
-      throws Exception {
-    Instances instances =
-        new Instances((type, asker) -> values.value(type, asker, work), instance -> {
-          if (instance instanceof AutoCloseable closeable) {
-            belongings.addAlways(new CloseDeed(who.toString(), who.environment(), closeable));
-          }
-        });
-    return instances.call(suite, method);
-  }
-
   private @Nullable Object value(Source source) {
     return source instanceof Source.Supplied supplied
         ? supplied(supplied.recipe())
@@ -159,26 +173,17 @@ final class Asker {
   }
 
   private @Nullable Object made(Recipe recipe) {
-    SupplyDefinition supply = (SupplyDefinition) recipe.maker();
-    Gathered values = new Gathered();
-    if (!gathers(recipe, values)) {
-      return null;
-    }
     Belonging.Life life = new Belonging.Life();
-    Work work =
-        work(supply.id(), supply.suite(), supply.environment(), " for " + who + attempt, life);
-    Entries.Supplying supplying = entries.supplying(supply, work, order, who.toString());
-    Attempt made = supplying.done(lane, call(recipe, work, values));
+    Attempt made = supply(recipe, life, who.toString(), " for " + who + attempt);
     Object value = made.value();
-    if (value == null) {
+    if (value != null) {
+      own.put(recipe.maker(), value);
+      lives.put(recipe.maker(), life);
+    } else if (failure == null) {
       failure = made.outcome() == Outcome.INTERRUPTED
           ? made
-          : Attempt.blocked(Handed.cause(supply, made));
-      return null;
+          : Attempt.blocked(Handed.cause(recipe.maker(), made));
     }
-    own.put(supply, value);
-    lives.put(supply, life);
-    keep(recipe, value, life);
     return value;
   }
 }

@@ -5,9 +5,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.Planned;
 import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.plan.PlannedSupply;
-import org.oddlantern.plan.SupplyDefinition;
 
 /** Runs one case with all its tries, or makes one shared supply. */
 final class CaseRunner {
@@ -72,27 +72,14 @@ final class CaseRunner {
 
   /** Makes a shared supply in a lane. */
   Made supply(PlannedSupply one, Lane lane, String held) {
-    SupplyDefinition supply = one.definition();
     Belongings belongings = new Belongings(ledger);
-    Attempt before = held.isEmpty() ? handed.spread(one) : Attempt.blocked(held);
+    Attempt before = heldUp(one, held);
     if (before != null) {
       return new Made(before, belongings);
     }
-    Asker asker =
-        new Asker(workshop, handed, entries, lane, supply.id(), one.order(), "", belongings);
-    Gathered values = new Gathered();
-    if (!asker.gathers(one.recipe(), values)) {
-      return new Made(asker.failure(), belongings);
-    }
-    Work work =
-        asker.work(supply.id(), supply.suite(), supply.environment(), "", belongings.life());
-    Attempt made = entries
-        .supplying(supply, work, one.order(), "")
-        .done(lane, asker.call(one.recipe(), work, values));
-    if (made.value() != null) {
-      asker.keep(one.recipe(), made.value(), belongings.life());
-    }
-    return new Made(made, belongings);
+    Asker asker = new Asker(
+        workshop, handed, entries, lane, one.definition().id(), one.order(), "", belongings);
+    return new Made(asker.supply(one.recipe(), belongings.life(), "", ""), belongings);
   }
 
   private @Nullable Attempt beforeRunning(PlannedCase one, String held) {
@@ -101,6 +88,10 @@ final class CaseRunner {
     if (marked != null) {
       return marked;
     }
+    return heldUp(one, held);
+  }
+
+  private @Nullable Attempt heldUp(Planned one, String held) {
     return held.isEmpty() ? handed.spread(one) : Attempt.blocked(held);
   }
 

@@ -16,7 +16,7 @@ record CloseDeed(String id, String environment, AutoCloseable closeable) impleme
     Work work = new Work(putBacks.workshop(), id, deed, type, environment, " closing", undo -> {});
     putBacks.work(id, deed, work, () -> {
       closeable.close();
-      return "closed";
+      return null;
     });
   }
 }

@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.Undo;
 
 /** Puts things back in one lane, each within its limit, and tells of it: rules 19 to 23. */
@@ -53,14 +54,11 @@ final class PutBacks {
   }
 
   /** Runs a piece of the suite's code that puts something back. */
-  void work(String id, String deed, Work work, Callable<?> body) {
+  void work(String id, String deed, Work work, Callable<@Nullable Object> body) {
     Duration limit = left();
     Attempt attempt = limit.isZero()
         ? Attempt.errored("no time was left for it when the run was stopped")
-        : work.putBack(lane, limit, () -> {
-          body.call();
-          return null;
-        });
+        : work.putBack(lane, limit, body);
     ProblemRecord problem = attempt.problem();
     String why = problem == null
         ? ""

@@ -29,10 +29,11 @@ record TidyUpDeed(
         " tidied up",
         undo -> {});
     Instances instances = new Instances((type, asker) -> given(type, asker, work), one -> {});
-    putBacks.work(id, "tidy up with " + definition.name(), work, () -> {
-      instances.call(definition.suite(), definition.method());
-      return "done";
-    });
+    putBacks.work(
+        id,
+        "tidy up with " + definition.name(),
+        work,
+        () -> instances.call(definition.suite(), definition.method()));
   }
 
   private Object given(Type type, Class<?> asker, Work work) {

@@ -12,7 +12,9 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.Collectors;
@@ -33,6 +35,7 @@ import org.oddlantern.plan.Selection;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
 import org.oddlantern.run.JournalWriter;
+import org.oddlantern.run.Outcome;
 import org.oddlantern.run.RunEvent;
 import org.oddlantern.run.RunListener;
 import org.oddlantern.run.RunOrder;
@@ -149,13 +152,25 @@ class SurvivalTest {
   void hundredsOfLanesComeToTheSameEnd() {
     String one = ordered(Trial.of(service, List.of("RunTest", "ManyTest", "OwnSupplyTest")));
     service.received.clear();
+    assertEquals(Set.of("Thread"), ManyTest.THREADS);
+    ManyTest.THREADS.clear();
     assertEquals(
         one, ordered(Trial.inLanes(300, service, List.of("RunTest", "ManyTest", "OwnSupplyTest"))));
+    assertEquals(manyThreads(), ManyTest.THREADS);
+  }
+
+  /** What went wrong, where nothing should. */
+  private static String why(CaseRecord record) {
+    return record.outcome() == Outcome.ERRORED ? ": " + record.problem() : "";
+  }
+
+  private static Set<String> manyThreads() {
+    return Set.of(Runtime.version().feature() >= 21 ? "VirtualThread" : "Thread");
   }
 
   private static String ordered(Trial trial) {
     return trial.cases().stream()
-        .map(record -> record.order() + " " + record.word() + " " + record.id())
+        .map(record -> record.order() + " " + record.word() + " " + record.id() + why(record))
         .sorted()
         .collect(Collectors.joining("\n"));
   }
@@ -342,6 +357,8 @@ class SurvivalTest {
   }
 
   static class ManyTest {
+    static final Set<String> THREADS = ConcurrentHashMap.newKeySet();
+
     record Count(int value) {}
 
     @Samples
@@ -351,6 +368,7 @@ class SurvivalTest {
 
     @Case
     void many(Count number, Environment env) {
+      THREADS.add(Thread.currentThread().getClass().getSimpleName());
       env.service("api")
           .send(Call.get("/number/{n}", number.value()))
           .must(holds("is not 7", number.value() != 7));

@@ -50,7 +50,7 @@ class TimeLimitTest {
         trial.outcomes());
     ProblemRecord slept = problem(trial, "sleeps");
     assertEquals(
-        "it took longer than its time limit of 200 ms and was interrupted. Where it stood:",
+        "it took longer than its time limit of 2 s and was interrupted. Where it stood:",
         slept.message());
     assertTrue(slept.at().matches("TimeLimitTest.java:\\d+"), slept.at());
     assertTrue(slept.stack().contains("Thread.sleep"), slept.stack());
@@ -59,7 +59,7 @@ class TimeLimitTest {
         slept.stack());
     ProblemRecord spun = problem(trial, "spins");
     assertTrue(
-        spun.message().contains("of 1 s and was interrupted; it did not let go"), spun.message());
+        spun.message().contains("of 2 s and was interrupted; it did not let go"), spun.message());
     assertTrue(spun.stack().contains("EndlessTest.spins"), spun.stack());
     assertEquals(
         Outcome.PASSED, trial.one("within").outcome(), "its own limit wins over its class's");
@@ -88,7 +88,7 @@ class TimeLimitTest {
     return one.problem();
   }
 
-  @TimeLimit("1s")
+  @TimeLimit("2s")
   static class EndlessTest {
     static final AtomicBoolean RELEASED = new AtomicBoolean();
     static final CountDownLatch ENDED = new CountDownLatch(1);
@@ -103,7 +103,7 @@ class TimeLimitTest {
     }
 
     @Case
-    @TimeLimit("200ms")
+    @TimeLimit("2s")
     Slept sleeps() throws InterruptedException {
       api.send(Call.get("/before")).must(status(200));
       Thread.sleep(60_000);
@@ -136,7 +136,7 @@ class TimeLimitTest {
     @Case
     @TimeLimit("1m")
     void within() throws InterruptedException {
-      Thread.sleep(1_100);
+      Thread.sleep(2_100);
       api.send(Call.get("/")).must(status(200));
     }
   }

@@ -85,6 +85,19 @@ class SurvivalIT {
   }
 
   @Test
+  void aRunThatTakesItsLimitIsStoppedLikeThat() throws Exception {
+    Command.Output output = Command.in(folder).run("run", classes, "--run-limit", "4s");
+    assertEquals(130, output.status(), output.out() + output.err());
+    assertTrue(
+        output.out().contains("stopped   the run has taken its limit of 4 s;"), output.out());
+    assertTrue(output.out().contains("2 interrupted, 61 unproven in"), output.out());
+    assertTrue(Files.exists(folder.resolve("tidied")));
+    Command.Output wrong = Command.in(folder).run("run", classes, "--run-limit", "soon");
+    assertEquals(2, wrong.status());
+    assertTrue(wrong.err().contains("--run-limit"), wrong.err());
+  }
+
+  @Test
   void aKilledRunLosesNothingThatHadFinished() throws Exception {
     Command.Running running = begun();
     running.process().destroyForcibly().waitFor();

@@ -18,6 +18,7 @@ import org.oddlantern.reports.RunData;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
+import org.oddlantern.run.RecordKind;
 
 /**
  * Writes JUnit XML, a file for each suite: failed is a failure, errored, blocked and
@@ -25,6 +26,8 @@ import org.oddlantern.run.ProblemRecord;
  * Characters that XML 1.0 forbids are replaced.
  */
 public final class JUnitXmlReport {
+
+  private static final String CUT_OFF = "cut-off";
 
   private JUnitXmlReport() {}
 
@@ -42,7 +45,11 @@ public final class JUnitXmlReport {
         Files.delete(file);
       }
     }
-    for (Map.Entry<String, List<CaseRecord>> suite : run.bySuite().entrySet()) {
+    Map<String, List<CaseRecord>> suites = run.bySuite();
+    if (run.ended() == null) {
+      suites.put(CUT_OFF, List.of(cutOff(run)));
+    }
+    for (Map.Entry<String, List<CaseRecord>> suite : suites.entrySet()) {
       Path file = folder.resolve("TEST-" + suite.getKey() + ".xml");
       try (OutputStream stream = Files.newOutputStream(file)) {
         suite(stream, run, suite.getKey(), suite.getValue());
@@ -50,38 +57,29 @@ public final class JUnitXmlReport {
         throw new IOException(file + " cannot be written: " + e.getMessage(), e);
       }
     }
-    if (run.ended() == null) {
-      cutOff(run, folder.resolve("TEST-cut-off.xml"));
-    }
   }
 
   /** A server that sees green cases only must not take them for all. */
-  private static void cutOff(RunData run, Path file) throws IOException {
-    try (OutputStream stream = Files.newOutputStream(file)) {
-      XMLStreamWriter xml = XMLOutputFactory.newInstance()
-          .createXMLStreamWriter(stream, StandardCharsets.UTF_8.name());
-      xml.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
-      xml.writeStartElement("testsuite");
-      attribute(xml, "name", "cut-off");
-      attribute(xml, "tests", "1");
-      attribute(xml, "failures", "0");
-      attribute(xml, "errors", "1");
-      attribute(xml, "skipped", "0");
-      attribute(xml, "time", "0.000");
-      xml.writeStartElement("testcase");
-      attribute(xml, "classname", "cut-off");
-      attribute(xml, "name", "the run comes to its end");
-      attribute(xml, "time", "0.000");
-      xml.writeEmptyElement("error");
-      attribute(xml, "message", run.verdict());
-      attribute(xml, "type", "cut off");
-      xml.writeEndElement();
-      xml.writeEndElement();
-      xml.writeEndDocument();
-      xml.close();
-    } catch (XMLStreamException e) {
-      throw new IOException(file + " cannot be written: " + e.getMessage(), e);
-    }
+  private static CaseRecord cutOff(RunData run) {
+    return new CaseRecord(
+        RecordKind.CASE,
+        CUT_OFF,
+        CUT_OFF,
+        "the run comes to its end",
+        "",
+        0,
+        "",
+        0,
+        Outcome.ERRORED,
+        List.of(),
+        run.started().startedAt(),
+        0,
+        List.of(),
+        List.of(),
+        List.of(),
+        "",
+        new ProblemRecord("", run.verdict(), "", ""),
+        "");
   }
 
   private static void suite(OutputStream stream, RunData run, String name, List<CaseRecord> cases)
