@@ -37,9 +37,9 @@ final class ReportCommand implements Callable<Integer> {
       throw new Misuse("there is no journal " + journal
           + "; a run writes one into target/odd-lantern, or into the folder given with --out");
     }
-    Path beside = journal.toAbsolutePath().getParent();
+    Path beside = journal.getParent();
     OutFolder folder =
-        new OutFolder(out != null ? out : beside == null ? Path.of("") : beside, terminal);
+        new OutFolder(out != null ? out : beside == null ? Path.of(".") : beside, terminal);
     folder.prepare();
     List<String> problems = folder.report(journal);
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
