@@ -31,6 +31,11 @@ record Commands(Terminal terminal) implements IFactory {
     return first == null ? VERBS.values() : List.of(first);
   }
 
+  /** Whether the verb that comes first runs suites. */
+  static boolean runs(String... words) {
+    return words.length > 0 && (words[0].equals("run") || words[0].equals("demo"));
+  }
+
   @Override
   public <K> K create(Class<K> type) throws Exception {
     for (Constructor<?> constructor : type.getDeclaredConstructors()) {

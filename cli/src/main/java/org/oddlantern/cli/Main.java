@@ -49,6 +49,9 @@ public final class Main implements Runnable {
         new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8);
     PrintStream err =
         new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8);
+    if (Commands.runs(arguments)) {
+      HeadStart.begin();
+    }
     int status = commandLine(out, err, arguments).execute(arguments);
     out.flush();
     System.exit(status);

@@ -14,10 +14,6 @@ import tools.jackson.core.JsonGenerator;
  */
 record EventLine(JsonGenerator out, TimeText times) {
 
-  EventLine(JsonGenerator out) {
-    this(out, new TimeText());
-  }
-
   void write(RunEvent event) {
     out.writeStartObject();
     if (event instanceof RunEvent.CaseFinished finished) {
@@ -93,7 +89,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     }
     text("outcome", one.outcome().word());
     texts("marks", one.marks().stream().map(Mark::word).toList());
-    text("startedAt", one.startedAt().toString());
+    text("startedAt", times.text(one.startedAt()));
     out.writeNumberProperty("tookMicros", one.tookMicros());
     if (!one.earlier().isEmpty()) {
       out.writeArrayPropertyStart("earlier");
@@ -109,7 +105,7 @@ record EventLine(JsonGenerator out, TimeText times) {
   private void write(AttemptRecord one) {
     out.writeStartObject();
     text("outcome", one.outcome().word());
-    text("startedAt", one.startedAt().toString());
+    text("startedAt", times.text(one.startedAt()));
     out.writeNumberProperty("tookMicros", one.tookMicros());
     deeds(one.exchanges(), one.queries(), one.problem());
     text("printed", one.printed());

@@ -22,6 +22,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
 
   private final Path file;
   private final OutputStream stream;
+  private final TimeText times = new TimeText();
   private int bodies;
 
   /**
@@ -41,7 +42,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   public void hear(RunEvent event) throws IOException {
     try {
       try (JsonGenerator generator = JsonMapping.standard().generator(stream)) {
-        new EventLine(generator).write(withShortBodies(event));
+        new EventLine(generator, times).write(withShortBodies(event));
       }
     } catch (JacksonIOException e) {
       throw e.getCause();

@@ -12,6 +12,7 @@ import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
+import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.KnownPaths;
 import org.oddlantern.plan.Planned;
 import org.oddlantern.plan.PlannedCase;
@@ -63,6 +64,15 @@ public final class Runner {
     this.lanes = new Lanes(order.lanes());
     this.handed = new Handed(nodes);
     this.ledger = new Ledger(nodes, handed::ended);
+  }
+
+  /**
+   * Gets ready what every run needs and what depends on none: mapping of JSON, the client. A run does
+   * without; a program that has something else to do first may call this in a thread beside.
+   */
+  public static void prepare() {
+    JsonMapping.standard().parse("[0]");
+    PooledTransport.prepare();
   }
 
   /**

@@ -1,6 +1,8 @@
 package org.oddlantern.run;
 
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 
 /** Writes times of day as ISO 8601 in UTC, to the microsecond; those of one second share their beginning. */
 final class TimeText {
@@ -13,8 +15,11 @@ final class TimeText {
   String text(Instant time) {
     if (time.getEpochSecond() != second) {
       second = time.getEpochSecond();
-      String whole = Instant.ofEpochSecond(second).toString();
-      beginning = whole.substring(0, whole.length() - 1);
+      int inMinute = Math.floorMod(second, 60);
+      // its own words leave out a second of zero, and a formatter is slow to start
+      String minute =
+          LocalDateTime.ofEpochSecond(second - inMinute, 0, ZoneOffset.UTC).toString();
+      beginning = minute + ':' + Integer.toString(100 + inMinute).substring(1);
     }
     String micros = Integer.toString(MICROS + time.getNano() / 1_000);
     return beginning + '.' + micros.substring(1) + 'Z';

@@ -103,9 +103,12 @@ public final class ConsoleReport implements RunListener {
     String time = one.hasRun() ? Amounts.time(one.tookMicros()) : "";
     int width = Math.max(1, WIDTH - one.word().length());
     out.println(word(one)
-        + ("%" + width + "s  %s%s")
-            .formatted(
-                time, (inLanes ? one.suite() + ": " : "") + Plain.line(one.title()), marks(one)));
+        + " ".repeat(Math.max(0, width - time.length()))
+        + time
+        + "  "
+        + (inLanes ? one.suite() + ": " : "")
+        + Plain.line(one.title())
+        + marks(one));
     for (AttemptRecord earlier : one.earlier()) {
       ProblemRecord problem = earlier.problem();
       out.println("          before    " + earlier.outcome().word() + " after "
@@ -137,6 +140,9 @@ public final class ConsoleReport implements RunListener {
   }
 
   private String marks(CaseRecord one) {
+    if (one.marks().isEmpty()) {
+      return "";
+    }
     List<String> marks = one.marks().stream()
         .filter(mark -> mark != Mark.UNPROVEN)
         .map(Mark::word)
