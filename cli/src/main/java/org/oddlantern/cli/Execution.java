@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.reports.console.CapturedPrinting;
 import org.oddlantern.reports.console.ConsoleReport;
 import org.oddlantern.run.JournalWriter;
 import org.oddlantern.run.RunOrder;

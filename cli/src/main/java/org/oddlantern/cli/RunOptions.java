@@ -1,6 +1,5 @@
 package org.oddlantern.cli;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -9,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Amounts;
 import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Selection;
+import org.oddlantern.reports.RunFolder;
 import org.oddlantern.run.RunNames;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -138,11 +138,6 @@ final class RunOptions {
   }
 
   Path out() {
-    if (out != null) {
-      return out;
-    }
-    return Files.isRegularFile(Path.of("pom.xml"))
-        ? Path.of("target", "odd-lantern")
-        : Path.of("odd-lantern-out");
+    return out != null ? out : RunFolder.standard().path();
   }
 }

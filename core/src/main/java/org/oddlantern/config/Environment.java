@@ -1,5 +1,6 @@
 package org.oddlantern.config;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.oddlantern.database.Database;
@@ -67,6 +68,15 @@ public final class Environment {
    */
   public String name() {
     return own.name();
+  }
+
+  /**
+   * The services of this environment.
+   *
+   * @return their names, as in the settings
+   */
+  public List<String> services() {
+    return List.copyOf(own.services().keySet());
   }
 
   /**

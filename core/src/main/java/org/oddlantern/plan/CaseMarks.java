@@ -32,6 +32,10 @@ public record CaseMarks(
   /** For a case of which nothing else is said. */
   static final Duration STANDARD_LIMIT = Duration.ofSeconds(60);
 
+  /** Nothing is marked. */
+  public static final CaseMarks NONE =
+      new CaseMarks(List.of(), "", null, false, "", STANDARD_LIMIT, 1, false, List.of());
+
   /** Keeps its own lists. */
   public CaseMarks {
     tags = List.copyOf(tags);

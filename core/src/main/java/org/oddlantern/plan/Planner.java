@@ -104,6 +104,18 @@ public final class Planner {
     return new Plan(graph.planned(expansion, selected), discovery.warnings());
   }
 
+  /**
+   * The cases that a selection may mean, as their classes define them. Nothing is planned and no samples
+   * are asked for, so a case over samples stands here once; problems are left for the plan to tell.
+   *
+   * @param selection which cases
+   * @return the cases, in source order
+   * @throws NothingSelected if there are no cases at all
+   */
+  public List<CaseDefinition> found(Selection selection) {
+    return selection.maybe(known);
+  }
+
   private List<Spot> ordered(Set<Spot> met, Expansion expansion) {
     return new SourceOrder(known, met, reader, expansion).of(met);
   }

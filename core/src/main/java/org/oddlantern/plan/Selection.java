@@ -94,7 +94,8 @@ public record Selection(
     }
     cases.values().removeIf(one -> ids != null && !ids.contains(one.id().toString()));
     if (cases.isEmpty()) {
-      throw new NothingSelected("none of the cases that did not pass in that journal is here now");
+      throw new NothingSelected(
+          "none of the cases that were asked for by their full names is here now");
     }
     return List.copyOf(cases.keySet());
   }

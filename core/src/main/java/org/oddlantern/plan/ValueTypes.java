@@ -36,7 +36,7 @@ final class ValueTypes {
       return Optional.empty();
     }
     return Optional.of(
-        "%s cannot be handed from case to case, since it says nothing about what it is: make a record of it, like  record %s(%s value) {}"
+        "%s, which cannot be handed from case to case, since it says nothing about what it is: make a record of it, like  record %s(%s value) {}"
             .formatted(Words.of(type), "HiveId", Words.of(type).replaceAll("<.*", "")));
   }
 

@@ -112,21 +112,39 @@ public record CaseRecord(
 
   /** This record with other exchanges, its own and those of earlier tries. */
   CaseRecord withExchanges(List<ExchangeRecord> others, List<AttemptRecord> otherEarlier) {
+    return with(order, lane, otherEarlier, others);
+  }
+
+  /** This record at another place in the order. */
+  CaseRecord inOrder(int other) {
+    return with(other, lane, earlier, exchanges);
+  }
+
+  /** This record in another lane. */
+  CaseRecord inLane(int other) {
+    return with(order, other, earlier, exchanges);
+  }
+
+  private CaseRecord with(
+      int otherOrder,
+      int otherLane,
+      List<AttemptRecord> otherEarlier,
+      List<ExchangeRecord> otherExchanges) {
     return new CaseRecord(
         kind,
         id,
         suite,
         title,
         place,
-        order,
+        otherOrder,
         whose,
-        lane,
+        otherLane,
         outcome,
         marks,
         startedAt,
         tookMicros,
         otherEarlier,
-        others,
+        otherExchanges,
         queries,
         knownFault,
         problem,

@@ -41,6 +41,7 @@ final class CaseRunner {
       Try none = new Try(before, log(one), new Belongings(ledger));
       return told(one, 0, none, List.of(), Entries.Took.since(start, nanos));
     }
+    entries.begun(one.definition(), lane.number());
     List<AttemptRecord> earlier = new ArrayList<>();
     int tries = one.definition().marks().tries();
     for (int number = 1; ; number++) {

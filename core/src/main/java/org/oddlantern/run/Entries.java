@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Exchange;
+import org.oddlantern.plan.CaseDefinition;
 import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.plan.SupplyDefinition;
 
@@ -26,6 +27,18 @@ final class Entries {
   /** How many ended how, by word. */
   synchronized Map<String, Integer> counts() {
     return Map.copyOf(counts);
+  }
+
+  /** Tells that a case begins. */
+  void begun(CaseDefinition one, int lane) {
+    Masker masker = workshop.masker();
+    workshop
+        .broadcast()
+        .tell(new RunEvent.CaseBegan(
+            masker.text(one.id().toString()),
+            RunNames.suite(one.suite()),
+            masker.text(one.title()),
+            lane));
   }
 
   /** Notes the beginning of a supply's making. */

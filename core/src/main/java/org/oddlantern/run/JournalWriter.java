@@ -40,6 +40,9 @@ public final class JournalWriter implements RunListener, AutoCloseable {
 
   @Override
   public void hear(RunEvent event) throws IOException {
+    if (event instanceof RunEvent.CaseBegan) {
+      return;
+    }
     try {
       try (JsonGenerator generator = JsonMapping.standard().generator(stream)) {
         new EventLine(generator, times).write(withShortBodies(event));

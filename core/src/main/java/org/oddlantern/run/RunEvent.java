@@ -56,6 +56,16 @@ public sealed interface RunEvent {
   }
 
   /**
+   * A case begins to run; the journal does not tell it.
+   *
+   * @param id the case
+   * @param suite the simple name of its suite, sections joined by {@code >}
+   * @param title its title
+   * @param lane the lane it runs in, from 1
+   */
+  record CaseBegan(String id, String suite, String title, int lane) implements RunEvent {}
+
+  /**
    * A case has an outcome.
    *
    * @param record the case

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Environment;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Undo;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.payload.Fresh;
 
 /** One piece of a suite's own code, with its own record: an attempt of a case, a supply, a tidy-up. */
@@ -78,15 +79,26 @@ final class Work {
           limit,
           !putsBack,
           this::abandon);
-      List<String> unseen = log.settle(workshop.masker(), putsBack);
-      return attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()
-          ? Attempt.failed(String.join("\n", unseen), "")
-          : attempt;
+      return settled(attempt, putsBack);
     } catch (Lane.TimeLimitPassed e) {
       return Thrown.attempt(e, suite, workshop.masker());
     } catch (Lane.Stopped e) {
       return Attempt.interrupted("it was running when the run was stopped");
     }
+  }
+
+  /** What came of it, once it was asked for what is due at its end. */
+  Attempt settled(Attempt attempt, boolean putsBack) {
+    List<String> unseen = log.settle(workshop.masker(), putsBack);
+    return attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()
+        ? Attempt.failed(String.join("\n", unseen), "")
+        : attempt;
+  }
+
+  /** Makes what follows in this thread part of it, until the binding is closed. */
+  CurrentCase.Binding begun() {
+    log.begun(Thread.currentThread());
+    return workshop.bind(surroundings);
   }
 
   /** What may be taken without being made: an environment and fresh values of its own. */

@@ -54,14 +54,18 @@ record Workshop(
         order.settings(), environments.named(environment), order.variables(), surroundings);
   }
 
+  /** Makes what follows in this thread part of a case, until the binding is closed. */
+  CurrentCase.Binding bind(Surroundings surroundings) {
+    Resources files = new Resources(order.loader(), order.settings().folder());
+    return CurrentCase.bind(List.of(surroundings, files, surroundings.recorder(), paths, schemas));
+  }
+
   /** Does something in this thread as part of a case. */
   Attempt bound(Surroundings surroundings, Class<?> suite, Callable<@Nullable Object> body) {
-    Resources files = new Resources(order.loader(), order.settings().folder());
     Thread thread = Thread.currentThread();
     ClassLoader before = thread.getContextClassLoader();
     thread.setContextClassLoader(order.loader());
-    try (CurrentCase.Binding binding =
-        CurrentCase.bind(List.of(surroundings, files, surroundings.recorder(), paths, schemas))) {
+    try (CurrentCase.Binding binding = bind(surroundings)) {
       return Attempt.passed(body.call());
     } catch (Throwable thrown) {
       return Thrown.attempt(thrown, suite, masker);

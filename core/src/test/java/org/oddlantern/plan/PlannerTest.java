@@ -125,11 +125,11 @@ class PlannerTest {
     assertTrue(message.startsWith("the plan has 8 problems; nothing was sent:\n"), message);
     for (String part : List.of(
         "BadTypes#number (PlannerTest.java:",
-        "it returns int cannot be handed",
-        "it returns List<String> cannot be handed",
-        "it takes Reply cannot be handed",
-        "it takes Map<Hive, ?> cannot be handed",
-        "it takes T cannot be handed",
+        "it returns int, which cannot be handed",
+        "it returns List<String>, which cannot be handed",
+        "it takes Reply, which cannot be handed",
+        "it takes Map<Hive, ?>, which cannot be handed",
+        "it takes T, which cannot be handed",
         "it takes Label twice; a value is taken by its type, so give each its own record",
         "it takes Environment with @Changes or @UsesUp")) {
       assertTrue(message.contains(part), () -> part + "\nis not in\n" + message);

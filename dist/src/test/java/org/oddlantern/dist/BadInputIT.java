@@ -117,8 +117,8 @@ class BadInputIT {
         2,
         """
         odd-lantern: the plan has 2 problems; nothing was sent:
-          WrongTest#one (WrongTest.java:8): the constructor of WrongTest takes String cannot be handed from case to case, since it says nothing about what it is: make a record of it, like  record HiveId(String value) {}
-          WrongTest#one (WrongTest.java:8): it returns int cannot be handed""",
+          WrongTest#one (WrongTest.java:8): the constructor of WrongTest takes String, which cannot be handed from case to case, since it says nothing about what it is: make a record of it, like  record HiveId(String value) {}
+          WrongTest#one (WrongTest.java:8): it returns int, which cannot be handed""",
         "run",
         suite("WrongTest", "WrongTest(String name) {}\n\n  @Case int one() { return 1; }"));
     String classes = suite("EmptyTest", "@Case(\"the bees are counted\") void one() {}");

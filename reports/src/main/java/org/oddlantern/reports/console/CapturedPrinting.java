@@ -1,4 +1,4 @@
-package org.oddlantern.cli;
+package org.oddlantern.reports.console;
 
 import java.io.IOException;
 import java.io.OutputStream;
@@ -12,15 +12,26 @@ import org.oddlantern.internal.PrintListener;
 /**
  * Brings what a case prints to that case, so that it is masked and told with it; what others print goes
  * where it went before. Closing it restores the streams of the JVM.
+ *
+ * <pre>{@code
+ * try (CapturedPrinting printing = CapturedPrinting.begun()) {
+ *   runner.run(listeners);
+ * }
+ * }</pre>
  */
-final class CapturedPrinting implements AutoCloseable {
+public final class CapturedPrinting implements AutoCloseable {
 
   private final PrintStream out = System.out;
   private final PrintStream err = System.err;
 
   private CapturedPrinting() {}
 
-  static CapturedPrinting begun() {
+  /**
+   * From now on.
+   *
+   * @return what ends it
+   */
+  public static CapturedPrinting begun() {
     CapturedPrinting printing = new CapturedPrinting();
     System.setOut(stream(printing.out));
     System.setErr(stream(printing.err));

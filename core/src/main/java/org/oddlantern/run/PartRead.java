@@ -1,0 +1,91 @@
+package org.oddlantern.run;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** The journal of one part, read; long bodies are left where they are until they are asked for. */
+final class PartRead {
+
+  final RunEvent.Started started;
+  final List<CaseRecord> records = new ArrayList<>();
+  final List<RunEvent> others = new ArrayList<>();
+  final RunEvent.@Nullable Ended ended;
+  private final Journal journal;
+
+  PartRead(Journal journal) throws IOException {
+    this.journal = journal;
+    List<RunEvent> events = new ArrayList<>();
+    journal.read(events::add);
+    if (events.isEmpty() || !(events.get(0) instanceof RunEvent.Started first)) {
+      throw new IOException(
+          journal.file() + " does not begin like a journal: its first line must be run-started");
+    }
+    RunEvent.Ended last = null;
+    for (RunEvent event : events.subList(1, events.size())) {
+      if (event instanceof RunEvent.CaseFinished finished) {
+        records.add(finished.record());
+      } else if (event instanceof RunEvent.Ended end) {
+        last = end;
+      } else {
+        others.add(event);
+      }
+    }
+    started = first;
+    ended = last;
+  }
+
+  /** How many cases have a record. */
+  int cases() {
+    return (int) records.stream().filter(one -> one.kind() == RecordKind.CASE).count();
+  }
+
+  RunEvent.Ended end() {
+    if (ended == null) {
+      throw new IllegalStateException(journal.file() + " has no end");
+    }
+    return ended;
+  }
+
+  /** A record with its long bodies, at another place in the order. */
+  CaseRecord whole(CaseRecord record, int order) throws IOException {
+    try {
+      List<AttemptRecord> earlier = record.earlier().stream()
+          .map(one -> one.withExchanges(whole(one.exchanges())))
+          .toList();
+      return record.withExchanges(whole(record.exchanges()), earlier).inOrder(order);
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
+  }
+
+  RunEvent whole(RunEvent event) throws IOException {
+    try {
+      return event instanceof RunEvent.PutBack back
+          ? new RunEvent.PutBack(back.id(), back.deed(), back.problem(), whole(back.exchanges()))
+          : event;
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
+  }
+
+  private List<ExchangeRecord> whole(List<ExchangeRecord> exchanges) {
+    return exchanges.stream()
+        .map(one -> one.withBodies(whole(one.requestBody()), whole(one.replyBody())))
+        .toList();
+  }
+
+  private BodyRecord whole(BodyRecord body) {
+    if (body.file() == null) {
+      return body;
+    }
+    try {
+      return new BodyRecord(body.bytes(), journal.text(body), null, body.parts());
+    } catch (IOException e) {
+      throw new UncheckedIOException(
+          journal.file() + " names a body that cannot be read, " + body.file() + ": " + e, e);
+    }
+  }
+}

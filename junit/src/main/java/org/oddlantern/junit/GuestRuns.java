@@ -1,0 +1,47 @@
+package org.oddlantern.junit;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.oddlantern.junit.engine.Journals;
+import org.oddlantern.junit.engine.Parameters;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.run.GuestRun;
+import org.oddlantern.run.JournalWriter;
+
+/** The one run of all tests of a request, closed by JUnit at its end. */
+@SuppressWarnings("deprecation") // the older name is the one that every JUnit 5 knows
+final class GuestRuns implements ExtensionContext.Store.CloseableResource {
+
+  private final JournalWriter journal;
+  private final GuestRun run;
+
+  GuestRuns(Function<String, Optional<String>> parameter) {
+    Parameters parameters = new Parameters(name -> parameter.apply(name).orElse(null));
+    ClassLoader context = Thread.currentThread().getContextClassLoader();
+    ClassLoader loader = context == null ? GuestRuns.class.getClassLoader() : context;
+    try {
+      journal = Journals.in(parameters.out()).begun();
+    } catch (IOException e) {
+      throw new UncheckedIOException("the journal cannot be written: " + e, e);
+    }
+    run = new GuestRun(
+        parameters.order(new Plan(List.of(), List.of()), parameters.settings(loader), loader),
+        Clock.systemUTC(),
+        List.of(journal));
+  }
+
+  GuestRun run() {
+    return run;
+  }
+
+  @Override
+  public void close() throws IOException {
+    run.close();
+    journal.close();
+  }
+}

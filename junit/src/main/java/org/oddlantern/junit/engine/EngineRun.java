@@ -1,0 +1,91 @@
+package org.oddlantern.junit.engine;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.junit.platform.engine.EngineExecutionListener;
+import org.junit.platform.engine.TestDescriptor;
+import org.junit.platform.engine.TestExecutionResult;
+import org.oddlantern.config.Settings;
+import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.plan.CaseId;
+import org.oddlantern.plan.NothingSelected;
+import org.oddlantern.plan.Part;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.PlanRefused;
+import org.oddlantern.plan.Planner;
+import org.oddlantern.plan.Selection;
+import org.oddlantern.reports.console.CapturedPrinting;
+import org.oddlantern.run.JournalWriter;
+import org.oddlantern.run.RunOrder;
+import org.oddlantern.run.RunResult;
+import org.oddlantern.run.Runner;
+import org.oddlantern.schema.KnownSchemas;
+
+/** Runs what filters have left of a tree, and tells the platform. */
+final class EngineRun {
+
+  private final SuitesDescriptor root;
+  private final EngineExecutionListener platform;
+  private final Parameters parameters;
+
+  EngineRun(SuitesDescriptor root, EngineExecutionListener platform, Parameters parameters) {
+    this.root = root;
+    this.platform = platform;
+    this.parameters = parameters;
+  }
+
+  void run() {
+    platform.executionStarted(root);
+    Set<String> ids = new LinkedHashSet<>();
+    Set<String> entries = new LinkedHashSet<>();
+    gather(root, ids, entries);
+    Planner planner = root.planner();
+    TestExecutionResult end = TestExecutionResult.successful();
+    if (planner != null && !ids.isEmpty()) {
+      end = ran(planner, new Selection(List.copyOf(entries), List.of(), List.of(), ids));
+    }
+    platform.executionFinished(root, end);
+  }
+
+  private static void gather(TestDescriptor node, Set<String> ids, Set<String> entries) {
+    if (node instanceof Node one && one.caseId() != null) {
+      CaseId id = one.caseId();
+      ids.add(id.toString());
+      entries.add(id.suite() + "#" + id.method());
+    }
+    node.getChildren().forEach(child -> gather(child, ids, entries));
+  }
+
+  private TestExecutionResult ran(Planner planner, Selection selection) {
+    ClassLoader loader = Thread.currentThread().getContextClassLoader();
+    RunOrder order;
+    try {
+      Settings settings = parameters.settings(loader);
+      KnownSchemas schemas =
+          settings.schemas(loader, List.of(parameters.environment(settings)), System.getenv());
+      Plan plan = planner.plan(selection, Part.WHOLE, schemas::named);
+      order = parameters.order(plan, settings, loader);
+    } catch (PlanRefused | SettingsProblem | NothingSelected e) {
+      return new Refusal(root, platform).told(e);
+    }
+    return ran(order);
+  }
+
+  private TestExecutionResult ran(RunOrder order) {
+    PlatformTeller teller = new PlatformTeller(root, platform, order.plan());
+    try (JournalWriter journal = Journals.in(parameters.out()).begun();
+        CapturedPrinting printing = CapturedPrinting.begun()) {
+      RunResult result = new Runner(order, Clock.systemUTC()).run(List.of(journal, teller));
+      teller.finish();
+      return result.problems().isEmpty()
+          ? TestExecutionResult.successful()
+          : TestExecutionResult.failed(
+              new IllegalStateException(String.join("\n", result.problems())));
+    } catch (IOException | SettingsProblem e) {
+      return TestExecutionResult.failed(e);
+    }
+  }
+}

@@ -1,0 +1,101 @@
+package org.oddlantern.junit.engine;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.junit.platform.engine.ConfigurationParameters;
+import org.oddlantern.config.EnvironmentSettings;
+import org.oddlantern.config.Settings;
+import org.oddlantern.config.SettingsFile;
+import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.reports.RunFolder;
+import org.oddlantern.run.RunNames;
+import org.oddlantern.run.RunOrder;
+
+/**
+ * What configuration parameters say about a run.
+ *
+ * @param named the value of a parameter; null if it is not set
+ */
+public record Parameters(Function<String, @Nullable String> named) {
+
+  /**
+   * Of the platform, which looks into its own file and the system properties, too.
+   *
+   * @param parameters those of a request
+   */
+  public Parameters(ConfigurationParameters parameters) {
+    this(name -> parameters.get(name).orElse(null));
+  }
+
+  /**
+   * The settings that hold for suites.
+   *
+   * @param loader the class path of the suites
+   * @return the settings
+   * @throws SettingsProblem if they are wrong
+   */
+  public Settings settings(ClassLoader loader) {
+    String set = named.apply("odd-lantern.set");
+    List<String> assignments =
+        set == null ? List.of() : Stream.of(set.trim().split("\\s+")).toList();
+    return SettingsFile.find(Path.of(""), loader).overriddenBy(assignments);
+  }
+
+  /**
+   * What to run, and on what.
+   *
+   * @param plan the cases
+   * @param settings the settings
+   * @param loader the class path of the suites
+   * @return the order
+   * @throws SettingsProblem if no environment is chosen, or an unknown one
+   */
+  public RunOrder order(Plan plan, Settings settings, ClassLoader loader) {
+    String seed = named.apply("odd-lantern.seed");
+    return new RunOrder(
+        Path.of("").toAbsolutePath().getFileName() + "",
+        plan,
+        settings,
+        environment(settings),
+        System.getenv(),
+        loader,
+        seed == null ? RunNames.fresh() : seed,
+        lanes());
+  }
+
+  /**
+   * Where journal and report go.
+   *
+   * @return the folder that is named, else that of the build
+   */
+  public RunFolder out() {
+    String out = named.apply("odd-lantern.out");
+    return out == null ? RunFolder.standard() : new RunFolder(Path.of(out));
+  }
+
+  /** The environment in use. */
+  EnvironmentSettings environment(Settings settings) {
+    String asked = named.apply("odd-lantern.env");
+    String name = asked == null ? System.getenv("ODD_LANTERN_ENV") : asked;
+    return settings.environment(name == null || name.isEmpty() ? null : name);
+  }
+
+  private int lanes() {
+    String lanes = named.apply("odd-lantern.lanes");
+    if (lanes == null) {
+      return 1;
+    }
+    if (lanes.equals("auto")) {
+      return Runtime.getRuntime().availableProcessors();
+    }
+    if (lanes.matches("[1-9]\\d{0,2}")) {
+      return Integer.parseInt(lanes);
+    }
+    throw new SettingsProblem(
+        "odd-lantern.lanes takes a number from 1 to 999, or auto, not " + lanes);
+  }
+}

@@ -1,0 +1,162 @@
+package org.oddlantern.junit;
+
+import static org.junit.jupiter.api.Assertions.*;
+import static org.junit.platform.engine.discovery.DiscoverySelectors.*;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.platform.engine.DiscoverySelector;
+import org.junit.platform.engine.TestDescriptor;
+import org.junit.platform.engine.TestExecutionResult;
+import org.junit.platform.engine.UniqueId;
+import org.junit.platform.engine.support.descriptor.MethodSource;
+import org.junit.platform.testkit.engine.EngineExecutionResults;
+import org.junit.platform.testkit.engine.EngineTestKit;
+import org.junit.platform.testkit.engine.Event;
+import org.oddlantern.junit.sample.MadeHives;
+import org.oddlantern.junit.sample.TakenHives;
+import org.oddlantern.junit.sample.Unplannable;
+import org.opentest4j.AssertionFailedError;
+
+/** Suites as the JUnit Platform finds, runs and shows them. */
+class SuiteEngineTest {
+
+  @TempDir
+  private Path out;
+
+  @Test
+  void everyOutcomeIsToldInThePlatformsWords() {
+    EngineExecutionResults results = run(selectClass(TakenHives.class));
+    assertEquals(
+        new TreeMap<>(Map.of(
+            "a hive is registered", "SUCCESSFUL",
+            "the hive can be read back", "SUCCESSFUL",
+            "the hive has another label", "FAILED",
+            "a no such hive is not found", "SUCCESSFUL",
+            "a gone hive is not found", "SUCCESSFUL",
+            "a hive is weighed", "skipped: the scales are being repaired",
+            "a hive is sold", "pending: it is still to be written",
+            "labels are unique", "ABORTED",
+            "a hive is dropped", "FAILED",
+            "a dropped hive is picked up", "FAILED")),
+        outcomes(results));
+  }
+
+  @Test
+  void aFailureBringsBothSidesAndItsLine() {
+    Event failed = run(selectMethod(TakenHives.class, "otherLabel")).testEvents().failed().stream()
+        .findFirst()
+        .orElseThrow();
+    AssertionFailedError error = (AssertionFailedError)
+        failed.getRequiredPayload(TestExecutionResult.class).getThrowable().orElseThrow();
+    assertEquals(
+        List.of("$.label  \"Heather\"", "$.kind  \"stack\""),
+        error.getExpected().getStringRepresentation().lines().toList());
+    assertTrue(
+        error.getActual().getStringRepresentation().startsWith("$.label  \"Foxglove\"\n$.kind  "));
+    StackTraceElement line = error.getStackTrace()[0];
+    assertEquals("TakenHives.java", line.getFileName());
+    assertEquals("otherLabel", line.getMethodName());
+    assertEquals(33, line.getLineNumber());
+    assertEquals(
+        "otherLabel",
+        ((MethodSource) failed.getTestDescriptor().getSource().orElseThrow()).getMethodName());
+  }
+
+  @Test
+  void oneSampleRunsAlone() {
+    Map<String, String> all = outcomes(run(selectMethod(TakenHives.class, "notFound")));
+    assertEquals(2, all.size());
+    String id = run(selectMethod(TakenHives.class, "notFound")).testEvents().started().stream()
+        .map(event -> event.getTestDescriptor())
+        .filter(node -> node.getDisplayName().contains("gone"))
+        .map(TestDescriptor::getUniqueId)
+        .map(UniqueId::toString)
+        .findFirst()
+        .orElseThrow();
+    assertEquals(
+        Map.of("a gone hive is not found", "SUCCESSFUL"), outcomes(run(selectUniqueId(id))));
+  }
+
+  @Test
+  void aSectionRunsAlone() {
+    EngineExecutionResults results =
+        run(selectNestedClass(List.of(TakenHives.class), TakenHives.Broken.class));
+    assertEquals(
+        Map.of("a hive is dropped", "FAILED", "a dropped hive is picked up", "FAILED"),
+        outcomes(results));
+    Event blocked = results.testEvents().failed().stream()
+        .filter(event -> event.getTestDescriptor().getDisplayName().contains("picked up"))
+        .findFirst()
+        .orElseThrow();
+    String why = blocked
+        .getRequiredPayload(TestExecutionResult.class)
+        .getThrowable()
+        .orElseThrow()
+        .getMessage();
+    assertTrue(why.startsWith("blocked: "), why);
+    assertTrue(why.contains("TakenHives$Broken#dropped"), why);
+  }
+
+  @Test
+  void aPlanProblemFailsOneCaseAndSkipsTheOthers() {
+    EngineExecutionResults results = run(selectClass(Unplannable.class));
+    assertEquals(1, results.testEvents().failed().count());
+    assertEquals(1, results.testEvents().skipped().count());
+    String why = results.testEvents().failed().stream()
+        .findFirst()
+        .orElseThrow()
+        .getRequiredPayload(TestExecutionResult.class)
+        .getThrowable()
+        .orElseThrow()
+        .getMessage();
+    assertTrue(why.startsWith("the plan has a problem; nothing was sent:"), why);
+  }
+
+  @Test
+  void classesOfOtherEnginesAreNotItsOwn() {
+    assertEquals(Map.of(), outcomes(run(selectClass(SuiteEngineTest.class))));
+  }
+
+  @Test
+  void aFolderOfClassesIsFound() throws Exception {
+    Path root = Path.of(
+        MadeHives.class.getProtectionDomain().getCodeSource().getLocation().toURI());
+    EngineExecutionResults results = EngineTestKit.engine("odd-lantern")
+        .selectors(selectClasspathRoots(Set.of(root)).toArray(DiscoverySelector[]::new))
+        .filters((org.junit.platform.engine.Filter<?>)
+            org.junit.platform.engine.discovery.ClassNameFilter.includeClassNamePatterns(
+                ".*MadeHives"))
+        .configurationParameter("odd-lantern.out", out.toString())
+        .execute();
+    assertEquals(Map.of("a hive is registered", "SUCCESSFUL"), outcomes(results));
+  }
+
+  private EngineExecutionResults run(DiscoverySelector selector) {
+    return EngineTestKit.engine("odd-lantern")
+        .selectors(selector)
+        .configurationParameter("odd-lantern.out", out.toString())
+        .execute();
+  }
+
+  private static Map<String, String> outcomes(EngineExecutionResults results) {
+    Map<String, String> outcomes = new TreeMap<>();
+    results.testEvents().stream().forEach(event -> {
+      String name = event.getTestDescriptor().getDisplayName();
+      switch (event.getType()) {
+        case SKIPPED -> outcomes.put(name, event.getRequiredPayload(String.class));
+        case FINISHED -> {
+          TestExecutionResult result = event.getRequiredPayload(TestExecutionResult.class);
+          outcomes.put(name, result.getStatus().name());
+        }
+        default -> {}
+      }
+    });
+    return outcomes;
+  }
+}

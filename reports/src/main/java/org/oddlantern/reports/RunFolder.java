@@ -1,0 +1,77 @@
+package org.oddlantern.reports;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.oddlantern.reports.html.HtmlReport;
+import org.oddlantern.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.run.Journal;
+
+/**
+ * The folder that takes the journal of a run and what is made of it.
+ *
+ * @param path the folder
+ */
+public record RunFolder(Path path) {
+
+  /**
+   * The folder that is taken where none is named, by the build of the working directory.
+   *
+   * @return {@code target/odd-lantern} in a Maven project, {@code build/odd-lantern} in a Gradle project,
+   *     else {@code odd-lantern-out}
+   */
+  public static RunFolder standard() {
+    if (Files.isRegularFile(Path.of("pom.xml"))) {
+      return new RunFolder(Path.of("target", "odd-lantern"));
+    }
+    boolean gradle = Files.isRegularFile(Path.of("build.gradle"))
+        || Files.isRegularFile(Path.of("build.gradle.kts"));
+    return new RunFolder(gradle ? Path.of("build", "odd-lantern") : Path.of("odd-lantern-out"));
+  }
+
+  /**
+   * The journal of the run.
+   *
+   * @return the file
+   */
+  public Path journal() {
+    return path.resolve("journal.jsonl");
+  }
+
+  /**
+   * The folder with a JUnit XML file for each suite.
+   *
+   * @return the folder
+   */
+  public Path junitXml() {
+    return path.resolve("junit-xml");
+  }
+
+  /**
+   * The folder with the pages.
+   *
+   * @return the folder
+   */
+  public Path report() {
+    return path.resolve("report");
+  }
+
+  /**
+   * Writes the pages of the journal in this folder.
+   *
+   * @throws IOException if the journal cannot be read or a page not be written
+   */
+  public void writeReport() throws IOException {
+    Journal journal = new Journal(journal());
+    HtmlReport.write(RunData.of(journal), journal, report());
+  }
+
+  /**
+   * Writes the JUnit XML of the journal in this folder.
+   *
+   * @throws IOException if the journal cannot be read or a file not be written
+   */
+  public void writeJUnitXml() throws IOException {
+    JUnitXmlReport.write(RunData.of(new Journal(journal())), junitXml());
+  }
+}
