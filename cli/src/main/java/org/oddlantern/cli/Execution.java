@@ -7,6 +7,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.reports.RunFolder;
 import org.oddlantern.reports.console.CapturedPrinting;
 import org.oddlantern.reports.console.ConsoleReport;
 import org.oddlantern.run.JournalWriter;
@@ -27,14 +28,28 @@ final class Execution {
 
   /** Of what the command line asks for. */
   Execution(Terminal terminal, RunOptions options) {
+    this(terminal, options, options.out());
+  }
+
+  /** Of what the command line asks for, into another folder. */
+  Execution(Terminal terminal, RunOptions options, RunFolder folder) {
     this.terminal = terminal;
-    this.out = new OutFolder(options.out(), terminal);
+    this.out = new OutFolder(folder, terminal);
     this.strictness = options.strictness();
     this.limit = options.limit();
   }
 
   /** The exit status of the run. */
   int run(RunOrder order) {
+    return run(order, true);
+  }
+
+  /** The same, leaving a journal only. */
+  int withoutReports(RunOrder order) {
+    return run(order, false);
+  }
+
+  private int run(RunOrder order, boolean reports) {
     if (order.lanes() > Runtime.getRuntime().availableProcessors()
         && System.getProperty(CARRIERS) == null) {
       // a case that computes without end must not take a processor away from all others
@@ -44,11 +59,11 @@ final class Execution {
     Runner runner = new Runner(order, Clock.systemUTC());
     try (StopSignal signal = new StopSignal(terminal, runner);
         RunLimit counting = RunLimit.begun(limit, terminal, runner)) {
-      return status(runner, order.plan().nodes().isEmpty());
+      return status(runner, order.plan().nodes().isEmpty(), reports);
     }
   }
 
-  private int status(Runner runner, boolean empty) {
+  private int status(Runner runner, boolean empty, boolean reports) {
     Path journal = out.journal();
     JournalWriter writer = begun(journal);
     List<String> problems = new ArrayList<>();
@@ -61,7 +76,7 @@ final class Execution {
       closed(writer, problems);
     }
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
-    List<String> unwritten = out.report(journal);
+    List<String> unwritten = reports ? out.report(journal) : List.of();
     unwritten.forEach(problem -> terminal.out().println("problem   " + problem));
     problems.addAll(unwritten);
     List<String> found = strictness.found();

@@ -39,8 +39,9 @@ final class ListCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Suites suites = where.suites();
-    Path folder = SettingsFile.find(Path.of(""), suites.loader()).folder();
-    Plan plan = suites.planner(folder).plan(Selection.ALL);
+    ClassLoader loader = suites.loader();
+    Path folder = SettingsFile.find(Path.of(""), loader).folder();
+    Plan plan = suites.planner(loader, folder).plan(Selection.ALL);
     switch (graph ? Form.graph : form) {
       case text -> new ListText(terminal.out()).print(plan);
       case graph -> new ValueFlow(plan).lines().forEach(terminal.out()::println);

@@ -6,23 +6,24 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.reports.RunData;
+import org.oddlantern.reports.RunFolder;
 import org.oddlantern.reports.html.HtmlReport;
 import org.oddlantern.reports.junitxml.JUnitXmlReport;
 import org.oddlantern.run.Journal;
 
-/** The folder that takes journal and reports. */
-record OutFolder(Path folder, Terminal terminal) {
+/** The folder that takes journal and reports, looked at before a run and told of after it. */
+record OutFolder(RunFolder folder, Terminal terminal) {
 
   /** Less than this is as good as full. */
   private static final long LEAST_SPACE = 1 << 20;
 
   Path journal() {
-    return folder.resolve("journal.jsonl");
+    return folder.journal();
   }
 
   /** Finds out before anything is sent whether journal and reports can be written. */
   void prepare() {
-    for (Path needed : List.of(folder, junitXml(), report())) {
+    for (Path needed : List.of(folder.path(), folder.junitXml(), folder.report())) {
       try {
         Files.createDirectories(needed);
       } catch (IOException e) {
@@ -34,14 +35,14 @@ record OutFolder(Path folder, Terminal terminal) {
       }
     }
     try {
-      long space = Files.getFileStore(folder).getUsableSpace();
+      long space = Files.getFileStore(folder.path()).getUsableSpace();
       if (space < LEAST_SPACE) {
         throw new Misuse(
-            "the disk of " + folder + " is full (" + space
+            "the disk of " + folder.path() + " is full (" + space
                 + " bytes left), so the results could not be kept; make room, or choose another folder with --out");
       }
     } catch (IOException e) {
-      throw new Misuse("the folder " + folder + " cannot be looked at: " + e);
+      throw new Misuse("the folder " + folder.path() + " cannot be looked at: " + e);
     }
   }
 
@@ -51,24 +52,16 @@ record OutFolder(Path folder, Terminal terminal) {
     List<String> problems = new ArrayList<>();
     try {
       RunData run = RunData.of(new Journal(journal));
-      write("junit xml", junitXml(), problems, place -> JUnitXmlReport.write(run, place));
+      write("junit xml", folder.junitXml(), problems, place -> JUnitXmlReport.write(run, place));
       write(
           "report",
-          report(),
+          folder.report(),
           problems,
           place -> HtmlReport.write(run, new Journal(journal), place));
     } catch (IOException e) {
       problems.add("the journal could not be read back: " + e.getMessage());
     }
     return problems;
-  }
-
-  private Path junitXml() {
-    return folder.resolve("junit-xml");
-  }
-
-  private Path report() {
-    return folder.resolve("report");
   }
 
   private void write(String name, Path place, List<String> problems, Report report) {

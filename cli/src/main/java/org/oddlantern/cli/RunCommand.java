@@ -1,16 +1,9 @@
 package org.oddlantern.cli;
 
-import java.nio.file.Path;
-import java.util.List;
 import java.util.concurrent.Callable;
-import org.oddlantern.config.EnvironmentSettings;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.run.RunOrder;
-import org.oddlantern.schema.KnownSchemas;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 
 /** {@code odd-lantern run}: runs compiled suites. */
 @Command(
@@ -27,6 +20,12 @@ final class RunCommand implements Callable<Integer> {
   @Mixin
   private RunOptions options = new RunOptions();
 
+  @Option(
+      names = "--watch",
+      description =
+          "Run again whenever classes or resources change: what failed first, then the rest. Keys: a runs all, f what failed, e ends.")
+  private boolean watch;
+
   RunCommand(Terminal terminal) {
     this.terminal = terminal;
   }
@@ -34,21 +33,11 @@ final class RunCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     Suites suites = where.suites();
-    Settings settings = options.settings().over(SettingsFile.find(Path.of(""), suites.loader()));
-    EnvironmentSettings environment = options.settings().environment(settings);
-    KnownSchemas schemas = settings.schemas(suites.loader(), List.of(environment), System.getenv());
-    Plan plan =
-        suites.planner(settings.folder()).plan(options.selection(), options.part(), schemas::named);
-    String name = Path.of("").toAbsolutePath().getFileName() + "";
-    return new Execution(terminal, options)
-        .run(new RunOrder(
-            name,
-            plan,
-            settings,
-            environment,
-            System.getenv(),
-            suites.loader(),
-            options.seed(),
-            options.lanes()));
+    if (watch) {
+      return new Watching(terminal, suites, options).watch();
+    }
+    try (Prepared prepared = new Prepared(suites, options)) {
+      return new Execution(terminal, options).run(prepared.order(options.selection()));
+    }
   }
 }

@@ -1,5 +1,6 @@
 package org.oddlantern.cli;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -9,14 +10,14 @@ import org.oddlantern.config.Amounts;
 import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Selection;
 import org.oddlantern.reports.RunFolder;
+import org.oddlantern.run.AskedPart;
 import org.oddlantern.run.RunNames;
+import org.oddlantern.run.RunOrder;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** The options that every verb that runs cases has. */
 final class RunOptions {
-
-  private static final int MOST_LANES = 1_000;
 
   @Mixin
   private SettingsOptions settings = new SettingsOptions();
@@ -66,7 +67,8 @@ final class RunOptions {
   @Option(
       names = "--part",
       paramLabel = "I/N",
-      description = "Run only the I-th of N parts; cases that share a value stay together.")
+      description =
+          "Run only the I-th of N parts; cases that share a value stay together. auto reads the numbers that a build server gives its parallel jobs.")
   private @Nullable String part;
 
   @Option(
@@ -110,7 +112,16 @@ final class RunOptions {
   }
 
   Part part() {
-    return part == null ? Part.WHOLE : new PartOption(part, earlier).part();
+    if (part == null) {
+      return Part.WHOLE;
+    }
+    try {
+      return new AskedPart(part, earlier, System.getenv()).part();
+    } catch (IllegalArgumentException e) {
+      throw new Misuse("--part " + part + ": " + e.getMessage());
+    } catch (IOException e) {
+      throw new Misuse("the journals of --earlier cannot be read: " + e.getMessage());
+    }
   }
 
   @Nullable
@@ -119,25 +130,18 @@ final class RunOptions {
   }
 
   int lanes() {
-    if (lanes.equals("auto")) {
-      return Runtime.getRuntime().availableProcessors();
-    }
     try {
-      int number = Integer.parseInt(lanes);
-      if (number >= 1 && number <= MOST_LANES) {
-        return number;
-      }
-    } catch (NumberFormatException e) {
-      // told below
+      return RunOrder.lanes(lanes);
+    } catch (IllegalArgumentException e) {
+      throw new Misuse("--lanes " + e.getMessage());
     }
-    throw new Misuse("--lanes takes a number from 1 to " + MOST_LANES + ", or auto, not " + lanes);
   }
 
   Strictness strictness() {
     return new Strictness(failOn);
   }
 
-  Path out() {
-    return out != null ? out : RunFolder.standard().path();
+  RunFolder out() {
+    return out == null ? RunFolder.standard() : new RunFolder(out);
   }
 }

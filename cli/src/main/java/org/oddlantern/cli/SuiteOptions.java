@@ -10,13 +10,15 @@ import picocli.CommandLine.Parameters;
 /** Where the suites are, for every verb that looks at some. */
 final class SuiteOptions {
 
-  @Parameters(paramLabel = "PLACE", description = "A class folder or a jar with suites.")
+  @Parameters(paramLabel = "PLACE", description =
+          "A class folder or a jar with suites (else the test classes of the build in this folder).")
   private List<Path> places = new ArrayList<>();
 
   @Option(
       names = "--class-path",
       paramLabel = "PATH",
-      description = "What else the suites need, separated as the JDK does.")
+      description =
+          "What else the suites need, separated as the JDK does (else what Maven says, if it builds them).")
   private @Nullable String classPath;
 
   Suites suites() {

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.plan.Place;
@@ -18,27 +19,23 @@ import org.oddlantern.plan.Planner;
  * The places in which suites are looked for, with the class path they need.
  *
  * @param places class folders and jars
- * @param loader loads what is in them
+ * @param classPath what is loaded: the places, and what stands beside them or is named
  */
-record Suites(List<Place> places, ClassLoader loader) {
+record Suites(List<Path> places, List<Path> classPath) {
 
-  /** The places, the main classes beside a Maven project's test classes, and what else is named. */
-  static Suites in(List<Path> places, @Nullable String classPath) {
-    if (places.isEmpty()) {
-      throw new Misuse(
-          "say where the suites are: a class folder or a jar, for instance target/test-classes");
-    }
+  /**
+   * The places, the main classes beside a Maven project's test classes, and what is named; else what the
+   * build says. Without a place those of the build in the working directory are taken.
+   */
+  static Suites in(List<Path> named, @Nullable String classPath) {
+    List<Path> places = named.isEmpty() ? List.of(ofBuild()) : named;
     Set<Path> paths = new LinkedHashSet<>();
+    List<Path> ofMaven = new ArrayList<>();
     for (Path place : places) {
-      if (!Files.exists(place)) {
-        throw new Misuse(
-            "there is no " + place
-                + "; name a class folder or a jar (in a Maven project target/test-classes, after 'mvn test-compile')");
-      }
-      if (!Files.isDirectory(place) && !place.toString().endsWith(".jar")) {
-        throw new Misuse(place + " is neither a class folder nor a jar");
-      }
-      paths.add(place);
+      Optional<MavenModule> module =
+          classPath == null ? MavenModule.of(place) : Optional.<MavenModule>empty();
+      module.ifPresent(one -> ofMaven.addAll(one.classPath()));
+      paths.add(checked(place));
     }
     places.stream()
         .map(place -> place.toAbsolutePath().resolveSibling("classes"))
@@ -49,17 +46,50 @@ record Suites(List<Place> places, ClassLoader loader) {
           .filter(entry -> !entry.isBlank())
           .forEach(entry -> paths.add(Path.of(entry)));
     }
-    return new Suites(
-        places.stream().map(Place::new).toList(),
-        loader(new ArrayList<>(paths), Suites.class.getClassLoader()));
+    paths.addAll(ofMaven);
+    return new Suites(places, List.copyOf(paths));
+  }
+
+  private static Path ofBuild() {
+    if (Files.isRegularFile(Path.of("pom.xml"))) {
+      return Path.of("target", "test-classes");
+    }
+    if (Files.isRegularFile(Path.of("build.gradle"))
+        || Files.isRegularFile(Path.of("build.gradle.kts"))) {
+      return Path.of("build", "classes", "java", "test");
+    }
+    throw new Misuse("say where the suites are: a class folder or a jar, for instance"
+        + " target/test-classes (not needed where there is a pom.xml)");
+  }
+
+  private static Path checked(Path place) {
+    if (!Files.exists(place)) {
+      throw new Misuse(
+          "there is no " + place
+              + "; name a class folder or a jar (in a Maven project target/test-classes, after 'mvn test-compile')");
+    }
+    if (!Files.isDirectory(place) && !place.toString().endsWith(".jar")) {
+      throw new Misuse(place + " is neither a class folder nor a jar");
+    }
+    return place;
+  }
+
+  /** Loads what is there now. */
+  URLClassLoader loader() {
+    return loader(classPath, Suites.class.getClassLoader());
   }
 
   /** A planner; samples may lie in files in the folder of the settings, if there is one. */
-  Planner planner(@Nullable Path folder) {
-    return new Planner(loader, places, folder);
+  Planner planner(ClassLoader loader, @Nullable Path folder) {
+    return new Planner(loader, places.stream().map(Place::new).toList(), folder);
   }
 
-  static ClassLoader loader(List<Path> paths, ClassLoader parent) {
+  /** The folders among them, which a compiler may change. */
+  List<Path> folders() {
+    return classPath.stream().filter(Files::isDirectory).toList();
+  }
+
+  static URLClassLoader loader(List<Path> paths, ClassLoader parent) {
     return new URLClassLoader(
         "suites", paths.stream().map(Suites::url).toArray(URL[]::new), parent);
   }

@@ -23,4 +23,14 @@ public record Part(int number, int of, Map<String, Long> micros) {
     }
     micros = Map.copyOf(micros);
   }
+
+  /**
+   * As it is asked for.
+   *
+   * @return a text like {@code 2/5}; empty for the whole run
+   */
+  @Override
+  public String toString() {
+    return of == 1 ? "" : number + "/" + of;
+  }
 }

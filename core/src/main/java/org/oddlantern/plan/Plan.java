@@ -8,8 +8,12 @@ import java.util.List;
  *
  * @param nodes the cases and shared supplies; each one's order number is its index
  * @param warnings what deserves a look but keeps nothing from running
+ * @param part which share of the run it is
  */
-public record Plan(List<Planned> nodes, List<String> warnings) {
+public record Plan(List<Planned> nodes, List<String> warnings, Part part) {
+
+  /** Without cases, for a run whose cases come from elsewhere. */
+  public static final Plan EMPTY = new Plan(List.of(), List.of(), Part.WHOLE);
 
   /** Keeps its own lists. */
   public Plan {

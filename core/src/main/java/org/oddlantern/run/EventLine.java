@@ -47,6 +47,9 @@ record EventLine(JsonGenerator out, TimeText times) {
     if (started.lanes() > 1) {
       out.writeNumberProperty("lanes", started.lanes());
     }
+    if (!started.part().isEmpty()) {
+      text("part", started.part());
+    }
     texts("warnings", started.warnings());
   }
 

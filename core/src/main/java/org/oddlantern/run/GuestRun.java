@@ -73,6 +73,7 @@ public final class GuestRun implements AutoCloseable {
             0,
             0,
             order.lanes(),
+            "",
             environments.warnings()));
   }
 

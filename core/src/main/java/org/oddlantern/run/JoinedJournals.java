@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * The journals of the parts of one run, to be told as one. A case that stands in several of them is told
@@ -42,6 +43,35 @@ public final class JoinedJournals {
       }
     }
     parts.sort(Comparator.comparing(part -> part.started.startedAt()));
+  }
+
+  /**
+   * What keeps them from being a whole run.
+   *
+   * @return a sentence for each part of a run dealt to machines that none of the journals tells of
+   */
+  public List<String> missing() {
+    List<String> missing = new ArrayList<>();
+    parts.stream()
+        .map(part -> part.started.part())
+        .filter(part -> !part.isEmpty())
+        .map(part -> Integer.parseInt(part.replaceAll(".*/", "")))
+        .distinct()
+        .forEach(of -> IntStream.rangeClosed(1, of)
+            .filter(number -> parts.stream()
+                .noneMatch(part -> part.started.part().equals(number + "/" + of)))
+            .forEach(number -> missing.add("part " + number + " of " + of
+                + " is missing: the cases that only it ran are in none of these journals")));
+    return missing;
+  }
+
+  /**
+   * How many runs or parts are joined.
+   *
+   * @return their number; a journal that was named twice counts once
+   */
+  public int size() {
+    return parts.size();
   }
 
   /**
@@ -93,6 +123,7 @@ public final class JoinedJournals {
     RunEvent.Started first = parts.get(0).started;
     Set<String> warnings = new LinkedHashSet<>();
     parts.forEach(part -> warnings.addAll(part.started.warnings()));
+    warnings.addAll(missing());
     List<CaseRecord> cases = entries.stream()
         .map(entry -> entry.record)
         .filter(one -> one.kind() == RecordKind.CASE)
@@ -112,6 +143,7 @@ public final class JoinedJournals {
         (int)
             cases.stream().map(one -> one.id().replaceAll("#.*", "")).distinct().count(),
         parts.stream().mapToInt(part -> part.started.lanes()).sum(),
+        parts.size() == 1 ? first.part() : "",
         List.copyOf(warnings));
   }
 

@@ -30,6 +30,7 @@ public sealed interface RunEvent {
    * @param cases how many cases are planned
    * @param suites how many suites they belong to
    * @param lanes how many cases run side by side at most
+   * @param part which share of a run dealt to several machines it is, like {@code 2/5}; empty for a whole
    * @param warnings what the plan found worth a look
    */
   record Started(
@@ -42,6 +43,7 @@ public sealed interface RunEvent {
       int cases,
       int suites,
       int lanes,
+      String part,
       List<String> warnings)
       implements RunEvent {
 
@@ -51,6 +53,7 @@ public sealed interface RunEvent {
     /** What is absent in a journal is empty here. */
     public Started {
       lanes = Math.max(1, lanes);
+      part = part == null ? "" : part;
       warnings = warnings == null ? List.of() : List.copyOf(warnings);
     }
   }

@@ -27,6 +27,26 @@ public record RunOrder(
     String seed,
     int lanes) {
 
+  private static final int MOST_LANES = 1_000;
+
+  /**
+   * The number of lanes that somebody asks for in words.
+   *
+   * @param text a number from 1 to 1000, or {@code auto} for one for each processor
+   * @return the number
+   * @throws IllegalArgumentException if it is neither, with what it takes
+   */
+  public static int lanes(String text) {
+    if (text.equals("auto")) {
+      return Runtime.getRuntime().availableProcessors();
+    }
+    if (text.matches("[1-9]\\d{0,3}") && Integer.parseInt(text) <= MOST_LANES) {
+      return Integer.parseInt(text);
+    }
+    throw new IllegalArgumentException(
+        "takes a number from 1 to " + MOST_LANES + ", or auto, not " + text);
+  }
+
   /** Refuses what is no number of lanes. */
   public RunOrder {
     if (lanes < 1) {

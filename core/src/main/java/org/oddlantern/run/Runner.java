@@ -136,6 +136,7 @@ public final class Runner {
         cases.size(),
         suites,
         order.lanes(),
+        order.plan().part().toString(),
         warnings());
   }
 

@@ -15,7 +15,7 @@ import org.oddlantern.run.JournalWriter;
 
 /** The one run of all tests of a request, closed by JUnit at its end. */
 @SuppressWarnings("deprecation") // the older name is the one that every JUnit 5 knows
-final class GuestRuns implements ExtensionContext.Store.CloseableResource {
+final class GuestRuns implements ExtensionContext.Store.CloseableResource, AutoCloseable {
 
   private final JournalWriter journal;
   private final GuestRun run;
@@ -30,7 +30,7 @@ final class GuestRuns implements ExtensionContext.Store.CloseableResource {
       throw new UncheckedIOException("the journal cannot be written: " + e, e);
     }
     run = new GuestRun(
-        parameters.order(new Plan(List.of(), List.of()), parameters.settings(loader), loader),
+        parameters.order(Plan.EMPTY, parameters.settings(loader), loader),
         Clock.systemUTC(),
         List.of(journal));
   }

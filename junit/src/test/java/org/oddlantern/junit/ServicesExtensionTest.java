@@ -45,11 +45,11 @@ class ServicesExtensionTest {
       assertEquals(1, yard.hives(), "only what could not be taken back is left");
     }
     assertEquals("", told.get("registersAHive(Service, Fresh)"));
-    assertEquals("", told.get("[1] id = \"no-such\""), told::toString);
+    assertEquals("", told.get("[1] id=no-such"), told::toString);
     assertEquals("", told.get("a hive is registered"));
     assertTrue(told.get("failsACheck(Environment)").contains("wanted  200"), told::toString);
     assertTrue(told.get("overlooksAnErrorStatus(Service)").contains("GET"), told::toString);
-    assertTrue(told.get("leavesSomethingBehind(Service)").startsWith("left behind: GET "));
+    assertTrue(told.get("leavesSomethingBehind(Service)").startsWith("left behind: PUT "));
     assertTrue(told.get("isNotMeantForHere()").contains("no bees here"));
 
     RunData run = RunData.of(new Journal(out.resolve("journal.jsonl")));

@@ -18,8 +18,10 @@ import org.junit.platform.engine.support.descriptor.MethodSource;
 import org.junit.platform.testkit.engine.EngineExecutionResults;
 import org.junit.platform.testkit.engine.EngineTestKit;
 import org.junit.platform.testkit.engine.Event;
+import org.oddlantern.junit.sample.LeftBehind;
 import org.oddlantern.junit.sample.MadeHives;
 import org.oddlantern.junit.sample.TakenHives;
+import org.oddlantern.junit.sample.TakesLeftBehind;
 import org.oddlantern.junit.sample.Unplannable;
 import org.opentest4j.AssertionFailedError;
 
@@ -116,6 +118,45 @@ class SuiteEngineTest {
         .orElseThrow()
         .getMessage();
     assertTrue(why.startsWith("the plan has a problem; nothing was sent:"), why);
+  }
+
+  @Test
+  void partsAreCompleteAndDisjoint() {
+    Map<String, Integer> ran = new TreeMap<>();
+    for (int number = 1; number <= 3; number++) {
+      outcomes(EngineTestKit.engine("odd-lantern")
+              .selectors(selectClass(TakenHives.class), selectClass(MadeHives.class))
+              .configurationParameter("odd-lantern.out", out.toString())
+              .configurationParameter("odd-lantern.part", number + "/3")
+              .execute())
+          .forEach((name, outcome) -> {
+            if (!outcome.startsWith("it is in another part of the run than ")) {
+              ran.merge(name, 1, Integer::sum);
+            }
+          });
+    }
+    assertEquals(Set.of(1), Set.copyOf(ran.values()), ran::toString);
+    assertEquals(10, ran.size());
+  }
+
+  @Test
+  void whatIsLeftBehindFailsItsSuiteOrIsAnEntryOfItsOwn() {
+    EngineExecutionResults results = EngineTestKit.engine("odd-lantern")
+        .selectors(selectClass(LeftBehind.class), selectClass(TakesLeftBehind.class))
+        .configurationParameter("odd-lantern.out", out.toString())
+        .execute();
+    assertEquals(2, results.testEvents().succeeded().count());
+    List<Event> failed = results.allEvents().failed().stream().toList();
+    assertEquals(1, failed.size());
+    assertEquals(
+        "left behind by LeftBehind", failed.get(0).getTestDescriptor().getDisplayName());
+    String why = failed
+        .get(0)
+        .getRequiredPayload(TestExecutionResult.class)
+        .getThrowable()
+        .orElseThrow()
+        .getMessage();
+    assertTrue(why.contains("LeftBehind#made: PUT http://127.0.0.1:"), why);
   }
 
   @Test

@@ -168,7 +168,7 @@ class HostileTextTest {
         new ProblemRecord("Evil", EVIL, "Suite.java:4", EVIL),
         EVIL);
     return List.of(
-        new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, 1, List.of(EVIL)),
+        new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, 1, "", List.of(EVIL)),
         new RunEvent.CaseFinished(one),
         new RunEvent.PutBack("pack.Suite#one", "DELETE /x", "it was answered 500", List.of()),
         new RunEvent.Ended(WHEN, 4_000, Map.of("failed", 1), 1, false));

@@ -12,7 +12,6 @@ import org.oddlantern.config.Settings;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.plan.CaseId;
 import org.oddlantern.plan.NothingSelected;
-import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.plan.PlanRefused;
 import org.oddlantern.plan.Planner;
@@ -66,7 +65,7 @@ final class EngineRun {
       Settings settings = parameters.settings(loader);
       KnownSchemas schemas =
           settings.schemas(loader, List.of(parameters.environment(settings)), System.getenv());
-      Plan plan = planner.plan(selection, Part.WHOLE, schemas::named);
+      Plan plan = planner.plan(selection, parameters.part(), schemas::named);
       order = parameters.order(plan, settings, loader);
     } catch (PlanRefused | SettingsProblem | NothingSelected e) {
       return new Refusal(root, platform).told(e);

@@ -1,5 +1,6 @@
 package org.oddlantern.junit.engine;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Function;
@@ -10,8 +11,10 @@ import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Settings;
 import org.oddlantern.config.SettingsFile;
 import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.reports.RunFolder;
+import org.oddlantern.run.AskedPart;
 import org.oddlantern.run.RunNames;
 import org.oddlantern.run.RunOrder;
 
@@ -84,18 +87,34 @@ public record Parameters(Function<String, @Nullable String> named) {
     return settings.environment(name == null || name.isEmpty() ? null : name);
   }
 
+  /**
+   * The part to run.
+   *
+   * @return the part that is named, else the whole
+   * @throws SettingsProblem if there is no such part
+   */
+  public Part part() {
+    String part = named.apply("odd-lantern.part");
+    String earlier = named.apply("odd-lantern.earlier");
+    if (part == null) {
+      return Part.WHOLE;
+    }
+    try {
+      return new AskedPart(part, earlier == null ? null : Path.of(earlier), System.getenv()).part();
+    } catch (IllegalArgumentException e) {
+      throw new SettingsProblem("odd-lantern.part: " + e.getMessage());
+    } catch (IOException e) {
+      throw new SettingsProblem(
+          "the journals of odd-lantern.earlier cannot be read: " + e.getMessage());
+    }
+  }
+
   private int lanes() {
     String lanes = named.apply("odd-lantern.lanes");
-    if (lanes == null) {
-      return 1;
+    try {
+      return lanes == null ? 1 : RunOrder.lanes(lanes);
+    } catch (IllegalArgumentException e) {
+      throw new SettingsProblem("odd-lantern.lanes " + e.getMessage());
     }
-    if (lanes.equals("auto")) {
-      return Runtime.getRuntime().availableProcessors();
-    }
-    if (lanes.matches("[1-9]\\d{0,2}")) {
-      return Integer.parseInt(lanes);
-    }
-    throw new SettingsProblem(
-        "odd-lantern.lanes takes a number from 1 to 999, or auto, not " + lanes);
   }
 }

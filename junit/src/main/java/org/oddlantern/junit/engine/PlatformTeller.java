@@ -6,8 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import org.jspecify.annotations.Nullable;
 import org.junit.platform.engine.EngineExecutionListener;
 import org.junit.platform.engine.TestDescriptor;
 import org.junit.platform.engine.TestExecutionResult;
@@ -25,27 +25,36 @@ import org.opentest4j.TestAbortedException;
 
 /**
  * Tells the platform what happens in a run. Cases that nobody asked for but that others need, and supplies
- * that fail, are added to the tree; what is left behind fails the suite that made it.
+ * that fail, are added to the tree; what is left behind fails the suite that made it, or is an entry of its
+ * own where that has ended already.
  */
 final class PlatformTeller implements RunListener {
 
   private final TestDescriptor root;
   private final EngineExecutionListener platform;
   private final Tree tree;
+  private final String part;
   private final Map<String, TestDescriptor> cases = new HashMap<>();
   private final Set<TestDescriptor> started = new LinkedHashSet<>();
   private final Set<TestDescriptor> registered = new LinkedHashSet<>();
   private final Map<TestDescriptor, List<String>> leftBehind = new LinkedHashMap<>();
   private final Map<String, Integer> others = new HashMap<>();
+  private final Map<TestDescriptor, Integer> awaited = new HashMap<>();
+  private final Set<TestDescriptor> finished = new LinkedHashSet<>();
 
   PlatformTeller(TestDescriptor root, EngineExecutionListener platform, Plan plan) {
     this.root = root;
     this.platform = platform;
     this.tree = new Tree(root);
+    this.part = plan.part().toString();
     register(root);
     for (PlannedCase one : plan.cases()) {
-      cases.put(one.definition().id().toString(), tree.add(one.definition()));
+      TestDescriptor node = tree.add(one.definition());
+      if (cases.put(one.definition().id().toString(), node) == null) {
+        around(node).forEach(parent -> awaited.merge(parent, 1, Integer::sum));
+      }
     }
+    leaveOut(root);
   }
 
   private void register(TestDescriptor node) {
@@ -56,6 +65,7 @@ final class PlatformTeller implements RunListener {
   @Override
   public void hear(RunEvent event) {
     if (event instanceof RunEvent.CaseBegan began) {
+      finishWhatIsDone();
       TestDescriptor node = cases.get(began.id());
       if (node != null) {
         start(node);
@@ -70,9 +80,23 @@ final class PlatformTeller implements RunListener {
     }
   }
 
+  /** What holds a node, from the innermost to the root. */
+  private static List<TestDescriptor> around(TestDescriptor node) {
+    List<TestDescriptor> around = new ArrayList<>();
+    for (Optional<TestDescriptor> each = node.getParent();
+        each.isPresent();
+        each = each.get().getParent()) {
+      around.add(each.get());
+    }
+    return around;
+  }
+
   private void tell(CaseRecord one) {
     TestDescriptor node = one.kind() == RecordKind.CASE ? cases.get(one.id()) : null;
     TestDescriptor told = node == null ? other(one) : node;
+    if (node != null) {
+      around(node).forEach(parent -> awaited.merge(parent, -1, Integer::sum));
+    }
     switch (one.outcome()) {
       case SKIPPED, PENDING -> skip(told, why(one));
       case KNOWN_FAULT ->
@@ -146,6 +170,18 @@ final class PlatformTeller implements RunListener {
     announce(node);
     started.add(node);
     platform.executionStarted(node);
+    leaveOut(node);
+  }
+
+  /** What was found there and does not run, since another part of the run has it. */
+  private void leaveOut(TestDescriptor parent) {
+    for (TestDescriptor child : List.copyOf(parent.getChildren())) {
+      if (registered.contains(child)
+          && !awaited.containsKey(child)
+          && !cases.containsValue(child)) {
+        platform.executionSkipped(child, "it is in another part of the run than " + part);
+      }
+    }
   }
 
   private void announce(TestDescriptor node) {
@@ -155,21 +191,34 @@ final class PlatformTeller implements RunListener {
     }
   }
 
-  /** What holds cases ends when all of them have. */
-  void finish() {
-    root.getChildren().forEach(this::finish);
-    List<String> nobodys = leftBehind.get(root);
-    if (nobodys != null) {
-      throw new AssertionFailedError(String.join("\n", nobodys));
+  /** What holds cases ends before the next case begins, since builds count what they hear in between. */
+  private void finishWhatIsDone() {
+    for (TestDescriptor node : List.copyOf(started)) {
+      if (!node.isTest() && awaited.getOrDefault(node, 0) == 0) {
+        finish(node);
+      }
     }
   }
 
+  /** Whatever is still open ends; what was left behind by what has ended is told by itself. */
+  void finish() {
+    root.getChildren().forEach(this::finish);
+    leftBehind.forEach((suite, left) -> {
+      Node entry = Node.other(
+          root.getUniqueId(),
+          "left behind by " + suite.getDisplayName(),
+          suite.getSource().orElse(null));
+      root.addChild(entry);
+      end(entry, TestExecutionResult.failed(failure(String.join("\n", left))));
+    });
+  }
+
   private void finish(TestDescriptor node) {
-    if (node.isTest() || !started.contains(node)) {
+    if (node.isTest() || !started.contains(node) || !finished.add(node)) {
       return;
     }
     node.getChildren().forEach(this::finish);
-    List<String> own = leftBehind.get(node);
+    List<String> own = leftBehind.remove(node);
     platform.executionFinished(
         node,
         own == null
@@ -177,7 +226,7 @@ final class PlatformTeller implements RunListener {
             : TestExecutionResult.failed(failure(String.join("\n", own))));
   }
 
-  private static @Nullable Throwable failure(String message) {
+  private static Throwable failure(String message) {
     AssertionFailedError failure = new AssertionFailedError(message);
     failure.setStackTrace(new StackTraceElement[0]);
     return failure;

@@ -11,7 +11,8 @@ import org.junit.platform.engine.UniqueId;
  * Lets the JUnit Platform find and run suites, so that the ordinary build and editors do. Configuration
  * parameters, which are also read as system properties: {@code odd-lantern.env}, {@code odd-lantern.set}
  * (settings, separated by line breaks or blanks), {@code odd-lantern.lanes}, {@code odd-lantern.seed},
- * {@code odd-lantern.out}. A run writes a journal; {@link ReportListener} makes the report.
+ * {@code odd-lantern.part} (like 2/5, or auto), {@code odd-lantern.earlier} (a folder with journals, by
+ * which parts are balanced), {@code odd-lantern.out}. A run writes a journal; {@link ReportListener} makes the report.
  *
  * <pre>{@code
  * mvn test -Dtest=HiveRegisterTest#readBack -Dodd-lantern.env=staging

@@ -53,6 +53,7 @@ public final class Beeyard implements AutoCloseable {
         hives.put(made, asked);
         send(exchange, 201, "{\"id\":" + made + ",\"label\":\"Foxglove\"}");
       }
+      case "PUT" -> send(exchange, 409, "{\"error\":\"the hive is sealed\"}");
       case "DELETE" -> send(exchange, hives.remove(id) == null ? 404 : 204, "");
       default ->
         send(

@@ -61,7 +61,7 @@ public class PlainJUnit {
         .send(Call.post("/hives")
             .header("X-Keeper-Key", key)
             .json("{}")
-            .undoneBy(reply -> Call.get("/nowhere")))
+            .undoneBy(reply -> Call.put("/hives/1")))
         .must(status(201));
   }
 }
