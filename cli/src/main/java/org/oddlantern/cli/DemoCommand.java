@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.ServiceLoader;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
+import java.util.concurrent.CountDownLatch;
 import java.util.stream.Stream;
 import org.oddlantern.config.Example;
 import org.oddlantern.config.Settings;
@@ -36,6 +37,11 @@ final class DemoCommand implements Callable<Integer> {
       description = "Switch on some faults in the service, to see what failures look like.")
   private boolean withFaults;
 
+  @Option(
+      names = "--serve",
+      description = "Only start the service, for suites of your own, until Ctrl-C.")
+  private boolean serve;
+
   @Mixin
   private RunOptions options = new RunOptions();
 
@@ -51,6 +57,29 @@ final class DemoCommand implements Callable<Integer> {
         .findFirst()
         .orElseThrow(() ->
             new Misuse("there is no example service in lib/demo; build the distribution again"));
+    return serve ? served(example) : ran(example, jars, loader);
+  }
+
+  private int served(Example example) throws Exception {
+    try (Example.Running running = example.start(withFaults)) {
+      told(running);
+      terminal.out().println("serving   until Ctrl-C");
+      terminal.out().flush();
+      new CountDownLatch(1).await();
+      return 0;
+    }
+  }
+
+  private void told(Example.Running running) {
+    Map<String, List<String>> names = new TreeMap<>();
+    new TreeMap<>(running.addresses())
+        .forEach((name, address) ->
+            names.computeIfAbsent(address, key -> new ArrayList<>()).add(name));
+    names.forEach((address, served) ->
+        terminal.out().println("started   " + String.join(", ", served) + " at " + address));
+  }
+
+  private int ran(Example example, List<Path> jars, ClassLoader loader) throws Exception {
     List<Place> places = jars.stream()
         .filter(jar -> jar.toString().endsWith("-tests.jar"))
         .map(Place::new)
@@ -60,12 +89,7 @@ final class DemoCommand implements Callable<Integer> {
     Plan plan =
         new Planner(loader, places).plan(options.selection(), options.part(), schemas::named);
     try (Example.Running running = example.start(withFaults)) {
-      Map<String, List<String>> names = new TreeMap<>();
-      new TreeMap<>(running.addresses())
-          .forEach((name, address) ->
-              names.computeIfAbsent(address, key -> new ArrayList<>()).add(name));
-      names.forEach((address, served) ->
-          terminal.out().println("started   " + String.join(", ", served) + " at " + address));
+      told(running);
       Settings settings =
           options.settings().over(SettingsFile.onClassPath(loader).movedTo(running.addresses()));
       return new Execution(terminal, options)

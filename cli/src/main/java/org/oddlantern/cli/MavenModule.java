@@ -65,7 +65,8 @@ record MavenModule(Path folder) {
     System.err.println(
         compiled
             ? "odd-lantern: asking Maven for the class path, once until a pom.xml changes ..."
-            : "odd-lantern: compiling with Maven, since there is no " + shown(testClasses()) + " ...");
+            : "odd-lantern: compiling with Maven, since there is no " + shown(testClasses())
+                + " ...");
     Files.createDirectories(file().getParent());
     Path answer = Files.createTempFile(file().getParent(), "class-path", ".txt");
     try {
@@ -96,8 +97,7 @@ record MavenModule(Path folder) {
     return !root.equals(folder)
         && MavenCall.in(
                 root,
-                List.of(
-                    "-pl", root.relativize(folder).toString(), "-am", "test-compile", GOAL),
+                List.of("-pl", root.relativize(folder).toString(), "-am", "test-compile", GOAL),
                 answer)
             .succeeds();
   }

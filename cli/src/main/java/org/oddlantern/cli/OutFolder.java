@@ -9,6 +9,7 @@ import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunFolder;
 import org.oddlantern.reports.html.HtmlReport;
 import org.oddlantern.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.run.JoinedJournals;
 import org.oddlantern.run.Journal;
 
 /** The folder that takes journal and reports, looked at before a run and told of after it. */
@@ -44,6 +45,16 @@ record OutFolder(RunFolder folder, Terminal terminal) {
     } catch (IOException e) {
       throw new Misuse("the folder " + folder.path() + " cannot be looked at: " + e);
     }
+  }
+
+  /** Joins journals into one, says what came of them together, and writes the reports of it. */
+  List<String> join(JoinedJournals joined) throws IOException {
+    joined.write(journal());
+    terminal.out().println("joined    " + joined.size() + " journals");
+    terminal.out().println("together  " + RunData.of(new Journal(journal())).verdict());
+    List<String> problems = new ArrayList<>(joined.missing());
+    problems.addAll(report(journal()));
+    return problems;
   }
 
   /** Writes the reports of a journal and says where they are; gives what could not be written. */

@@ -64,12 +64,7 @@ final class ReportCommand implements Callable<Integer> {
           + ", which is one of those to be joined; choose another folder with --out");
     }
     try {
-      JoinedJournals joined = new JoinedJournals(files);
-      joined.write(folder.journal());
-      terminal.out().println("joined    " + joined.size() + " journals");
-      List<String> problems = new ArrayList<>(joined.missing());
-      problems.addAll(folder.report(folder.journal()));
-      return status(problems);
+      return status(folder.join(new JoinedJournals(files)));
     } catch (IOException e) {
       throw new Misuse("the journals cannot be joined: " + e.getMessage());
     }

@@ -10,7 +10,9 @@ import picocli.CommandLine.Parameters;
 /** Where the suites are, for every verb that looks at some. */
 final class SuiteOptions {
 
-  @Parameters(paramLabel = "PLACE", description =
+  @Parameters(
+      paramLabel = "PLACE",
+      description =
           "A class folder or a jar with suites (else the test classes of the build in this folder).")
   private List<Path> places = new ArrayList<>();
 

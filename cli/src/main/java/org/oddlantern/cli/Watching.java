@@ -2,9 +2,9 @@ package org.oddlantern.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.charset.StandardCharsets;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
@@ -88,7 +88,8 @@ final class Watching {
     if (!why.isEmpty()) {
       terminal
           .out()
-          .println("\nchanged   " + LocalTime.now(ZoneId.systemDefault()).truncatedTo(ChronoUnit.SECONDS) + "  " + why);
+          .println("\nchanged   "
+              + LocalTime.now(ZoneId.systemDefault()).truncatedTo(ChronoUnit.SECONDS) + "  " + why);
     } else if (asked == Asked.FAILED) {
       terminal.out().println();
     }
@@ -163,9 +164,8 @@ final class Watching {
 
   private void joined(List<Path> journals) {
     try {
-      new JoinedJournals(journals).write(out.journal());
       new OutFolder(out, terminal)
-          .report(out.journal())
+          .join(new JoinedJournals(journals))
           .forEach(problem -> terminal.out().println("problem   " + problem));
     } catch (IOException e) {
       terminal.out().println("problem   the two journals cannot be joined: " + e.getMessage());

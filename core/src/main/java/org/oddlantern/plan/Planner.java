@@ -99,7 +99,8 @@ public final class Planner {
       Set<Spot> own = new Dealing(ordered, graph, part).cases();
       own.retainAll(selected);
       List<Spot> dealt = ordered(expansion.reachable(own), expansion);
-      return new Plan(new Graph(dealt, expansion).planned(expansion, own), discovery.warnings(), part);
+      return new Plan(
+          new Graph(dealt, expansion).planned(expansion, own), discovery.warnings(), part);
     }
     return new Plan(graph.planned(expansion, selected), discovery.warnings(), part);
   }

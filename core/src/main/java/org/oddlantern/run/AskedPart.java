@@ -47,7 +47,8 @@ public record AskedPart(String text, @Nullable Path earlier, Map<String, String>
       throw new IllegalArgumentException(
           "a part is written like 2/5, the second of five parts, or auto, not " + form);
     }
-    return new Part(Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)), micros());
+    return new Part(
+        Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)), micros());
   }
 
   private String counted() {
@@ -98,7 +99,9 @@ public record AskedPart(String text, @Nullable Path earlier, Map<String, String>
 
     String form(Map<String, String> variables) {
       String number = variables.getOrDefault(index, "");
-      return (number.matches("\\d{1,4}") ? String.valueOf(Integer.parseInt(number) + 1 - first) : number)
+      return (number.matches("\\d{1,4}")
+              ? String.valueOf(Integer.parseInt(number) + 1 - first)
+              : number)
           + "/" + variables.get(total);
     }
   }

@@ -58,8 +58,8 @@ public final class JoinedJournals {
         .map(part -> Integer.parseInt(part.replaceAll(".*/", "")))
         .distinct()
         .forEach(of -> IntStream.rangeClosed(1, of)
-            .filter(number -> parts.stream()
-                .noneMatch(part -> part.started.part().equals(number + "/" + of)))
+            .filter(number ->
+                parts.stream().noneMatch(part -> part.started.part().equals(number + "/" + of)))
             .forEach(number -> missing.add("part " + number + " of " + of
                 + " is missing: the cases that only it ran are in none of these journals")));
     return missing;

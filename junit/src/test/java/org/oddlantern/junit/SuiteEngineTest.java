@@ -148,8 +148,7 @@ class SuiteEngineTest {
     assertEquals(2, results.testEvents().succeeded().count());
     List<Event> failed = results.allEvents().failed().stream().toList();
     assertEquals(1, failed.size());
-    assertEquals(
-        "left behind by LeftBehind", failed.get(0).getTestDescriptor().getDisplayName());
+    assertEquals("left behind by LeftBehind", failed.get(0).getTestDescriptor().getDisplayName());
     String why = failed
         .get(0)
         .getRequiredPayload(TestExecutionResult.class)

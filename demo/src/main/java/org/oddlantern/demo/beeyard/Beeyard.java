@@ -35,8 +35,14 @@ public final class Beeyard implements AutoCloseable {
   public static Beeyard start(int port, int databasePort, Set<Fault> faults) throws SQLException {
     Store store = Store.open(databasePort, Clock.systemUTC());
     Javalin server = Javalin.create(config -> configure(config, store, faults));
-    server.start(InetAddress.getLoopbackAddress().getHostAddress(), port);
-    return new Beeyard(store, server, Vault.open(port == 0 ? 0 : VAULT_PORT));
+    try {
+      server.start(InetAddress.getLoopbackAddress().getHostAddress(), port);
+      return new Beeyard(store, server, Vault.open(port == 0 ? 0 : VAULT_PORT));
+    } catch (RuntimeException e) {
+      server.stop();
+      store.close();
+      throw e;
+    }
   }
 
   private static void configure(JavalinConfig config, Store store, Set<Fault> faults) {

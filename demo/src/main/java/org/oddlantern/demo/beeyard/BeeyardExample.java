@@ -1,5 +1,6 @@
 package org.oddlantern.demo.beeyard;
 
+import java.sql.SQLException;
 import java.util.Map;
 import java.util.Set;
 import org.oddlantern.config.Example;
@@ -21,8 +22,7 @@ public final class BeeyardExample implements Example {
   @Override
   public Running start(boolean withFaults) throws Exception {
     Set<Fault> faults = withFaults ? Fault.SHOWN : Set.of();
-    Beeyard beeyard =
-        Beeyard.start(FreePorts.preferring(PORT), FreePorts.preferring(DATABASE_PORT), faults);
+    Beeyard beeyard = started(faults);
     return new Running() {
       @Override
       public Map<String, String> addresses() {
@@ -38,5 +38,14 @@ public final class BeeyardExample implements Example {
         beeyard.close();
       }
     };
+  }
+
+  /** At the ports that are known, unless somebody else has them, or takes them just now. */
+  private static Beeyard started(Set<Fault> faults) throws Exception {
+    try {
+      return Beeyard.start(FreePorts.preferring(PORT), FreePorts.preferring(DATABASE_PORT), faults);
+    } catch (RuntimeException | SQLException e) {
+      return Beeyard.start(0, 0, faults);
+    }
   }
 }

@@ -143,6 +143,7 @@ public final class HtmlReport {
         run.verdict(),
         broken.isEmpty() && run.leftBehind().isEmpty() && run.ended() != null,
         facts(),
+        run.started().warnings(),
         new Views<>(broken.stream().filter(CaseRecord::hasRun).toList(), view),
         new Views<>(broken.stream().filter(one -> !one.hasRun()).toList(), view),
         run.leftBehind(),

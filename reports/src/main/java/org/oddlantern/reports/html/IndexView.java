@@ -10,6 +10,7 @@ import org.oddlantern.run.RunEvent;
  * @param verdict what came of it, in a sentence
  * @param held whether everything held
  * @param facts when, where and with which seed
+ * @param warnings what was worth a look before the first call
  * @param failures the cases that did not pass of themselves
  * @param blocked the cases that did not run because of those, or since the run was stopped
  * @param leftBehind what could not be taken back
@@ -20,6 +21,7 @@ public record IndexView(
     String verdict,
     boolean held,
     List<Fact> facts,
+    List<String> warnings,
     List<CaseView> failures,
     List<CaseView> blocked,
     List<RunEvent.PutBack> leftBehind,
