@@ -11,6 +11,8 @@ import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.internal.Gathering;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.StoryListener;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
@@ -337,6 +339,34 @@ public final class Checks extends Shapes {
   }
 
   /** What is made of values is cut already; a shape of many shapes may still be long. */
+  /**
+   * Begins a part of a case, told in reports and lists with what is asked from here on. Nothing happens
+   * outside a run.
+   *
+   * <pre>{@code
+   * step("the keeper signs in");
+   * }</pre>
+   *
+   * @param words what it is about, in plain words
+   */
+  public static void step(String words) {
+    CurrentCase.part(StoryListener.class).ifPresent(story -> story.step(words));
+  }
+
+  /**
+   * Keeps something with the results of the case: a file it got, a picture it made. Secrets in texts are
+   * hidden. Nothing happens outside a run.
+   *
+   * @param name a name for people, like that of a file
+   * @param contentType its media type, like {@code text/csv}
+   * @param content its bytes; 16 MiB for a case at most
+   * @throws IllegalArgumentException if the case keeps more
+   */
+  public static void keep(String name, String contentType, byte[] content) {
+    CurrentCase.part(StoryListener.class)
+        .ifPresent(story -> story.kept(name, contentType, content));
+  }
+
   private static String shortened(String words) {
     return words.length() > 2 * Words.LIMIT ? Words.cut(words) : words;
   }

@@ -14,6 +14,13 @@ public sealed interface Planned permits PlannedCase, PlannedSupply {
   int order();
 
   /**
+   * What it is known by.
+   *
+   * @return the full name of the case or supply
+   */
+  String name();
+
+  /**
    * How it is called.
    *
    * @return the recipe

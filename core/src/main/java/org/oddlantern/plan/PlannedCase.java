@@ -22,4 +22,9 @@ public record PlannedCase(
     Set<Integer> after,
     List<Integer> values,
     List<Integer> usesUp)
-    implements Planned {}
+    implements Planned {
+  @Override
+  public String name() {
+    return definition.id().toString();
+  }
+}

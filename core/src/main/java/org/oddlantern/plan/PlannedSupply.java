@@ -14,4 +14,10 @@ import java.util.Set;
  */
 public record PlannedSupply(
     SupplyDefinition definition, int order, Recipe recipe, Set<Integer> after, List<Integer> values)
-    implements Planned {}
+    implements Planned {
+
+  @Override
+  public String name() {
+    return definition.id().toString();
+  }
+}

@@ -1,5 +1,6 @@
 package org.oddlantern.run;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -8,11 +9,16 @@ import org.jspecify.annotations.Nullable;
  *
  * @param bytes its size as it was on the wire, content encodings undone
  * @param text the text, secrets masked; null if it is no text, was streamed, or lies in a file
- * @param file the file beside the journal that holds the text, or null
+ * @param file the file beside the journal that holds the text or the picture, or null
  * @param parts the parts, if it is a multipart form
+ * @param picture the bytes of a picture until they are written; null in a journal
  */
 public record BodyRecord(
-    long bytes, @Nullable String text, @Nullable String file, List<Part> parts) {
+    long bytes,
+    @Nullable String text,
+    @Nullable String file,
+    List<Part> parts,
+    @JsonIgnore @Nullable Octets picture) {
 
   /** No body. */
   public static final BodyRecord NONE = new BodyRecord(0, null, null, List.of());
@@ -20,6 +26,28 @@ public record BodyRecord(
   /** What is absent in a journal is empty here. */
   public BodyRecord {
     parts = parts == null ? List.of() : List.copyOf(parts);
+  }
+
+  /**
+   * A body that is no picture.
+   *
+   * @param bytes its size
+   * @param text the text, or null
+   * @param file the file that holds the text, or null
+   * @param parts the parts of a form
+   */
+  public BodyRecord(long bytes, @Nullable String text, @Nullable String file, List<Part> parts) {
+    this(bytes, text, file, parts, null);
+  }
+
+  /**
+   * Whether it lies in a file as a picture.
+   *
+   * @return true if its file is one that browsers show
+   */
+  @JsonIgnore
+  public boolean isPicture() {
+    return file != null && !file.endsWith(".txt");
   }
 
   /**

@@ -2,6 +2,7 @@ package org.oddlantern.run;
 
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -20,27 +21,33 @@ import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.internal.PrintListener;
 import org.oddlantern.internal.SecretListener;
+import org.oddlantern.internal.StoryListener;
 import org.oddlantern.json.Secret;
 
 /** Everything one attempt of a case did with its services. Thread-safe. */
-final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
+final class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener {
 
   private static final int MOST_PRINTED = 1 << 20;
   private static final int MOST_FORGOTTEN = 50;
 
+  private static final int MOST_KEPT = 16 << 20;
+
   private final String marker;
+  private final Clock clock;
   private final SecretListener secrets;
   private final Consumer<Undo> noted;
   private final IdentityHashMap<Asked, Entry> entries = new IdentityHashMap<>();
   private final List<Entry> inOrder = new ArrayList<>();
   private final List<Asked> forgotten = new ArrayList<>();
+  private final List<Kept> kept = new ArrayList<>(0);
   private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
   private @Nullable Thread owner;
   private int verdicts;
   private boolean warned;
 
-  CaseLog(String marker, SecretListener secrets, Consumer<Undo> noted) {
+  CaseLog(String marker, Clock clock, SecretListener secrets, Consumer<Undo> noted) {
     this.marker = marker;
+    this.clock = clock;
     this.secrets = secrets;
     this.noted = noted;
   }
@@ -108,9 +115,48 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
 
   @Override
   public synchronized void judgedLast(Verdict verdict) {
-    if (!inOrder.isEmpty()) {
-      judged(inOrder.get(inOrder.size() - 1).asked, List.of(verdict));
+    for (int last = inOrder.size() - 1; last >= 0; last--) {
+      if (!(inOrder.get(last).asked instanceof Step)) {
+        judged(inOrder.get(last).asked, List.of(verdict));
+        return;
+      }
     }
+  }
+
+  @Override
+  public void step(String words) {
+    ended(new Step(words, clock.instant()));
+  }
+
+  @Override
+  public synchronized void kept(String name, String contentType, byte[] content) {
+    int before = kept.stream().mapToInt(one -> one.content.length).sum();
+    if (before + (long) content.length > MOST_KEPT) {
+      throw new IllegalArgumentException(
+          "'%s' has %d bytes; a case keeps %d bytes at most, and has kept %d"
+              .formatted(name, content.length, MOST_KEPT, before));
+    }
+    kept.add(new Kept(name, contentType, content.clone()));
+  }
+
+  /** The parts in words, each with how much was asked before it. */
+  synchronized List<StepRecord> steps(Recording recording) {
+    List<StepRecord> records = new ArrayList<>(0);
+    int before = 0;
+    for (Entry entry : inOrder) {
+      if (entry.asked instanceof Step step) {
+        records.add(recording.record(step, before));
+      } else {
+        before++;
+      }
+    }
+    return records;
+  }
+
+  synchronized List<KeptRecord> kept(Recording recording) {
+    return kept.stream()
+        .map(one -> recording.record(one.name, one.contentType, one.content))
+        .toList();
   }
 
   @Override
@@ -198,7 +244,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
     for (Entry entry : inOrder) {
       if (entry.asked instanceof Query query) {
         records.add(recording.record(query, before, entry.verdicts));
-      } else {
+      } else if (entry.asked instanceof Exchange) {
         before++;
       }
     }
@@ -210,6 +256,15 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener {
     forgotten.forEach(recording::learn);
     inOrder.forEach(entry -> recording.learn(entry.asked));
   }
+
+  /**
+   * Something to be kept.
+   *
+   * @param name a name for people
+   * @param contentType its media type
+   * @param content its bytes
+   */
+  private record Kept(String name, String contentType, byte[] content) {}
 
   /** Something asked, and what was asked of its answer. */
   private static final class Entry {

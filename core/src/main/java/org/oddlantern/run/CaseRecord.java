@@ -26,6 +26,9 @@ import org.jspecify.annotations.Nullable;
  * @param knownFault where a fault is noted that it is known to have; empty if none
  * @param problem what ended it or kept it from running; null if it passed
  * @param printed what it printed; may be empty
+ * @param steps its parts in words
+ * @param kept what it wanted kept with its results
+ * @param waitedFor the cases and supplies that had to come before it
  */
 public record CaseRecord(
     RecordKind kind,
@@ -45,7 +48,10 @@ public record CaseRecord(
     List<QueryRecord> queries,
     String knownFault,
     @Nullable ProblemRecord problem,
-    String printed) {
+    String printed,
+    List<StepRecord> steps,
+    List<KeptRecord> kept,
+    List<String> waitedFor) {
 
   /** What is absent in a journal is empty here. */
   public CaseRecord {
@@ -57,6 +63,9 @@ public record CaseRecord(
     queries = queries == null ? List.of() : List.copyOf(queries);
     knownFault = knownFault == null ? "" : knownFault;
     printed = printed == null ? "" : printed;
+    steps = steps == null ? List.of() : List.copyOf(steps);
+    kept = kept == null ? List.of() : List.copyOf(kept);
+    waitedFor = waitedFor == null ? List.of() : List.copyOf(waitedFor);
   }
 
   /**
@@ -112,24 +121,30 @@ public record CaseRecord(
 
   /** This record with other exchanges, its own and those of earlier tries. */
   CaseRecord withExchanges(List<ExchangeRecord> others, List<AttemptRecord> otherEarlier) {
-    return with(order, lane, otherEarlier, others);
+    return with(order, lane, otherEarlier, others, kept);
+  }
+
+  /** This record with what was kept lying elsewhere. */
+  CaseRecord withKept(List<KeptRecord> others) {
+    return with(order, lane, earlier, exchanges, others);
   }
 
   /** This record at another place in the order. */
   CaseRecord inOrder(int other) {
-    return with(other, lane, earlier, exchanges);
+    return with(other, lane, earlier, exchanges, kept);
   }
 
   /** This record in another lane. */
   CaseRecord inLane(int other) {
-    return with(order, other, earlier, exchanges);
+    return with(order, other, earlier, exchanges, kept);
   }
 
   private CaseRecord with(
       int otherOrder,
       int otherLane,
       List<AttemptRecord> otherEarlier,
-      List<ExchangeRecord> otherExchanges) {
+      List<ExchangeRecord> otherExchanges,
+      List<KeptRecord> otherKept) {
     return new CaseRecord(
         kind,
         id,
@@ -148,6 +163,9 @@ public record CaseRecord(
         queries,
         knownFault,
         problem,
-        printed);
+        printed,
+        steps,
+        otherKept,
+        waitedFor);
   }
 }

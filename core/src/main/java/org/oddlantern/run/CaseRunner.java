@@ -166,7 +166,8 @@ final class CaseRunner {
 
   /** The record of a case that does nothing. */
   private CaseLog log(PlannedCase one) {
-    return new CaseLog(one.definition().id().brief(), workshop.masker()::learn, undo -> {});
+    return new CaseLog(
+        one.definition().id().brief(), workshop.clock(), workshop.masker()::learn, undo -> {});
   }
 
   /**

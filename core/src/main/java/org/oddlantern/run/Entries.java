@@ -9,6 +9,7 @@ import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Exchange;
 import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.Planned;
 import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.plan.SupplyDefinition;
 
@@ -17,11 +18,13 @@ final class Entries {
 
   private final Workshop workshop;
   private final Recording recording;
+  private final SourceFiles sources;
   private final Map<String, Integer> counts = new LinkedHashMap<>();
 
   Entries(Workshop workshop) {
     this.workshop = workshop;
     this.recording = new Recording(workshop.masker());
+    this.sources = SourceFiles.of(workshop.order().settings().folder());
   }
 
   /** How many ended how, by word. */
@@ -87,8 +90,11 @@ final class Entries {
         log.exchanges(recording),
         log.queries(recording),
         masker.text(one.definition().marks().knownFault()),
-        masked(attempt.problem()),
-        masker.text(log.printing())));
+        located(masked(attempt.problem()), attempt, one.definition()),
+        masker.text(log.printing()),
+        log.steps(recording),
+        log.kept(recording),
+        waitedFor(one)));
   }
 
   /** The calls of what put something back. */
@@ -110,6 +116,33 @@ final class Entries {
       }
     }
     workshop.broadcast().tell(new RunEvent.CaseFinished(entry));
+  }
+
+  /** With the code, where something went wrong in it. */
+  private @Nullable ProblemRecord located(
+      @Nullable ProblemRecord problem, Attempt attempt, CaseDefinition one) {
+    boolean broke = attempt.outcome() == Outcome.FAILED || attempt.outcome() == Outcome.ERRORED;
+    if (problem == null || !broke) {
+      return problem;
+    }
+    SourceRecord found = sources.around(one.suite(), one.position().toString(), problem.at());
+    return found == null ? problem : problem.with(masked(found));
+  }
+
+  private SourceRecord masked(SourceRecord source) {
+    return new SourceRecord(
+        source.file(),
+        source.first(),
+        source.marked(),
+        source.lines().stream().map(workshop.masker()::text).toList());
+  }
+
+  private List<String> waitedFor(PlannedCase one) {
+    List<Planned> nodes = workshop.order().plan().nodes();
+    return one.after().stream()
+        .sorted()
+        .map(order -> workshop.masker().text(nodes.get(order).name()))
+        .toList();
   }
 
   private @Nullable ProblemRecord masked(@Nullable ProblemRecord problem) {
@@ -194,7 +227,10 @@ final class Entries {
           log.queries(recording),
           "",
           masked(made.problem()),
-          masker.text(log.printing()));
+          masker.text(log.printing()),
+          log.steps(recording),
+          log.kept(recording),
+          List.of());
     }
   }
 }

@@ -102,6 +102,34 @@ record EventLine(JsonGenerator out, TimeText times) {
     deeds(one.exchanges(), one.queries(), one.problem());
     text("knownFault", one.knownFault());
     text("printed", one.printed());
+    if (!one.steps().isEmpty()) {
+      out.writeArrayPropertyStart("steps");
+      one.steps().forEach(this::write);
+      out.writeEndArray();
+    }
+    if (!one.kept().isEmpty()) {
+      out.writeArrayPropertyStart("kept");
+      one.kept().forEach(this::write);
+      out.writeEndArray();
+    }
+    texts("waitedFor", one.waitedFor());
+    out.writeEndObject();
+  }
+
+  private void write(StepRecord step) {
+    out.writeStartObject();
+    text("words", step.words());
+    out.writeNumberProperty("after", step.after());
+    text("startedAt", times.text(step.startedAt()));
+    out.writeEndObject();
+  }
+
+  private void write(KeptRecord kept) {
+    out.writeStartObject();
+    text("name", kept.name());
+    text("contentType", kept.contentType());
+    out.writeNumberProperty("bytes", kept.bytes());
+    text("file", kept.file());
     out.writeEndObject();
   }
 
@@ -142,6 +170,18 @@ record EventLine(JsonGenerator out, TimeText times) {
     text("message", problem.message());
     text("at", problem.at());
     text("stack", problem.stack());
+    if (problem.source() != null) {
+      write(problem.source());
+    }
+    out.writeEndObject();
+  }
+
+  private void write(SourceRecord source) {
+    out.writeObjectPropertyStart("source");
+    text("file", source.file());
+    out.writeNumberProperty("first", source.first());
+    out.writeNumberProperty("marked", source.marked());
+    texts("lines", source.lines());
     out.writeEndObject();
   }
 

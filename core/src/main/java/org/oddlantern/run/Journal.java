@@ -60,7 +60,9 @@ public record Journal(Path file) {
     if (body.text() != null) {
       return body.text();
     }
-    return body.file() == null ? "" : Files.readString(file.resolveSibling(body.file()));
+    return body.file() == null || body.isPicture()
+        ? ""
+        : Files.readString(file.resolveSibling(body.file()));
   }
 
   private void hear(String line, int number, boolean last, Consumer<RunEvent> events)

@@ -4,10 +4,13 @@ import java.io.BufferedOutputStream;
 import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlantern.json.JsonMapping;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.exc.JacksonIOException;
@@ -19,6 +22,9 @@ import tools.jackson.core.exc.JacksonIOException;
 public final class JournalWriter implements RunListener, AutoCloseable {
 
   static final int LONGEST_BODY = 16_384;
+
+  private static final Pattern ENDING =
+      Pattern.compile("\\.(?:txt|csv|json|xml|pdf|zip|log|yaml|har)$", Pattern.CASE_INSENSITIVE);
 
   private final Path file;
   private final OutputStream stream;
@@ -73,9 +79,12 @@ public final class JournalWriter implements RunListener, AutoCloseable {
       return event;
     }
     CaseRecord one = finished.record();
+    if (!one.kept().isEmpty()) {
+      one = one.withKept(storedKept(one.kept()));
+    }
     boolean before = one.earlier().stream().anyMatch(each -> hasLongBody(each.exchanges()));
     if (!before && !hasLongBody(one.exchanges())) {
-      return event;
+      return one.kept().isEmpty() ? event : new RunEvent.CaseFinished(one);
     }
     List<AttemptRecord> earlier = new ArrayList<>();
     for (AttemptRecord each : one.earlier()) {
@@ -102,19 +111,55 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   }
 
   private static boolean isLong(BodyRecord body) {
-    return body.text() != null && body.text().length() > LONGEST_BODY;
+    return body.picture() != null || body.text() != null && body.text().length() > LONGEST_BODY;
   }
 
   private BodyRecord stored(BodyRecord body) throws IOException {
+    if (body.picture() != null) {
+      byte[] picture = body.picture().bytes();
+      return new BodyRecord(
+          body.bytes(),
+          null,
+          stored("bodies", Picture.ending(picture, ".bin"), picture),
+          List.of());
+    }
     String text = body.text();
     if (text == null || text.length() <= LONGEST_BODY) {
       return body;
     }
-    String name = "bodies/" + String.format("%06d", ++bodies) + ".txt";
+    String name = stored("bodies", ".txt", text.getBytes(StandardCharsets.UTF_8));
+    return new BodyRecord(body.bytes(), null, name, List.of());
+  }
+
+  private List<KeptRecord> storedKept(List<KeptRecord> all) throws IOException {
+    List<KeptRecord> stored = new ArrayList<>();
+    for (KeptRecord one : all) {
+      Octets octets = one.octets();
+      stored.add(
+          octets == null
+              ? one
+              : new KeptRecord(
+                  one.name(),
+                  one.contentType(),
+                  one.bytes(),
+                  stored("kept", ending(one.name(), octets.bytes()), octets.bytes()),
+                  null));
+    }
+    return stored;
+  }
+
+  /** Nothing that a browser would run: pages and scripts are kept as text. */
+  private static String ending(String name, byte[] bytes) {
+    Matcher own = ENDING.matcher(name);
+    return Picture.ending(bytes, own.find() ? own.group() : ".txt");
+  }
+
+  private String stored(String where, String ending, byte[] bytes) throws IOException {
+    String name = where + "/" + String.format("%06d", ++bodies) + ending;
     Path target = folder(file).resolve(name);
     Files.createDirectories(folder(target));
-    Files.writeString(target, text);
-    return new BodyRecord(body.bytes(), null, name, List.of());
+    Files.write(target, bytes);
+    return name;
   }
 
   private static Path folder(Path file) throws IOException {

@@ -2,6 +2,7 @@ package org.oddlantern.run;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -55,7 +56,10 @@ final class PartRead {
       List<AttemptRecord> earlier = record.earlier().stream()
           .map(one -> one.withExchanges(whole(one.exchanges())))
           .toList();
-      return record.withExchanges(whole(record.exchanges()), earlier).inOrder(order);
+      return record
+          .withExchanges(whole(record.exchanges()), earlier)
+          .withKept(record.kept().stream().map(this::whole).toList())
+          .inOrder(order);
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
@@ -82,10 +86,29 @@ final class PartRead {
       return body;
     }
     try {
+      if (body.isPicture()) {
+        return new BodyRecord(body.bytes(), null, null, List.of(), octets(body.file()));
+      }
       return new BodyRecord(body.bytes(), journal.text(body), null, body.parts());
     } catch (IOException e) {
       throw new UncheckedIOException(
           journal.file() + " names a body that cannot be read, " + body.file() + ": " + e, e);
     }
+  }
+
+  private KeptRecord whole(KeptRecord kept) {
+    try {
+      return kept.file() == null
+          ? kept
+          : new KeptRecord(
+              kept.name(), kept.contentType(), kept.bytes(), null, octets(kept.file()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(
+          journal.file() + " names a file that cannot be read, " + kept.file() + ": " + e, e);
+    }
+  }
+
+  private Octets octets(String file) throws IOException {
+    return Octets.of(Files.readAllBytes(journal.file().resolveSibling(file)));
   }
 }

@@ -1,5 +1,7 @@
 package org.oddlantern.run;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What ended a case that did not pass.
  *
@@ -7,8 +9,31 @@ package org.oddlantern.run;
  * @param message its message, or the cause of blocking; complete in itself
  * @param at the line of the suite where it happened, as {@code File.java:12}; empty if unknown
  * @param stack the stack trace; empty where the message says it all
+ * @param source the code of the case, if it was found; null else
  */
-public record ProblemRecord(String type, String message, String at, String stack) {
+public record ProblemRecord(
+    String type,
+    String message,
+    String at,
+    String stack,
+    @Nullable SourceRecord source) {
+
+  /**
+   * Without the code of the case.
+   *
+   * @param type the simple name of what was thrown
+   * @param message its message
+   * @param at the line where it happened
+   * @param stack the stack trace
+   */
+  public ProblemRecord(String type, String message, String at, String stack) {
+    this(type, message, at, stack, null);
+  }
+
+  /** The same, with the code. */
+  ProblemRecord with(SourceRecord code) {
+    return new ProblemRecord(type, message, at, stack, code);
+  }
 
   /** What is absent in a journal is empty here. */
   public ProblemRecord {

@@ -31,6 +31,7 @@ final class Recording {
 
   private static final String JSON = "application/json";
   private static final int LONGEST_ANSWER = 4_000;
+  private static final int LARGEST_PICTURE = 4 << 20;
 
   private final Masker masker;
 
@@ -173,7 +174,20 @@ final class Recording {
         bytes.length,
         text == null ? null : masker.body(type(headers), text, variables),
         null,
-        List.of());
+        List.of(),
+        Picture.isOne(type(headers)) && bytes.length <= LARGEST_PICTURE ? Octets.of(bytes) : null);
+  }
+
+  StepRecord record(Step step, int after) {
+    return new StepRecord(masker.text(step.words()), after, step.at());
+  }
+
+  KeptRecord record(String name, String contentType, byte[] content) {
+    String text = decoded(contentType, content);
+    byte[] shown = text == null
+        ? content
+        : masker.body(contentType, text, new ArrayList<>()).getBytes(StandardCharsets.UTF_8);
+    return new KeptRecord(masker.text(name), contentType, shown.length, null, Octets.of(shown));
   }
 
   private static byte[] inMemory(Content content) {
@@ -194,7 +208,9 @@ final class Recording {
   /** The text of a body; null if it is no text. */
   private static @Nullable String decoded(String contentType, byte[] bytes) {
     String type = contentType.toLowerCase(Locale.ROOT);
-    if (bytes.length == 0 || type.startsWith("image/") || type.contains("octet-stream")) {
+    if (bytes.length == 0
+        || type.startsWith("image/") && !type.contains("xml")
+        || type.contains("octet-stream")) {
       return null;
     }
     try {

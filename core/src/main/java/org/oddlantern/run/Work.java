@@ -48,7 +48,10 @@ final class Work {
     this.environment = environment;
     this.attempt = attempt;
     this.log = new CaseLog(
-        workshop.run() + "/" + RunNames.ascii(brief), workshop.masker()::learn, undo -> {
+        workshop.run() + "/" + RunNames.ascii(brief),
+        workshop.clock(),
+        workshop.masker()::learn,
+        undo -> {
           workshop
               .broadcast()
               .tell(new RunEvent.UndoNoted(

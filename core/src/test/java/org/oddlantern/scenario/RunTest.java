@@ -175,11 +175,14 @@ class RunTest {
     try (JournalWriter writer = new JournalWriter(file)) {
       trial = Trial.of(service, List.of("LifeTest", "ThrowingTest", "LeavingTest"), writer);
     }
-    assertEquals(trial.events(), read(file));
+    List<RunEvent> told = trial.events().stream()
+        .filter(event -> !(event instanceof RunEvent.CaseBegan))
+        .toList();
+    assertEquals(told, read(file));
     List<String> lines = Files.readAllLines(file);
     Files.writeString(
         file, String.join("\n", lines.subList(0, 3)) + "\n" + lines.get(3).substring(0, 40));
-    assertEquals(trial.events().subList(0, 3), read(file));
+    assertEquals(told.subList(0, 3), read(file));
   }
 
   @Test

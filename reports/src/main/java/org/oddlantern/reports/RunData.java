@@ -8,9 +8,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
+import org.oddlantern.run.Mark;
 import org.oddlantern.run.RunEvent;
 
 /**
@@ -22,6 +24,7 @@ import org.oddlantern.run.RunEvent;
  * @param putBacks what was taken back, or could not be, in order
  * @param back the same by the case or supply that made it
  * @param ended the end, or null if the run was cut off
+ * @param byId cases and shared supplies by what they are known by
  */
 public record RunData(
     RunEvent.Started started,
@@ -29,7 +32,8 @@ public record RunData(
     Map<String, List<CaseRecord>> own,
     List<RunEvent.PutBack> putBacks,
     Map<String, List<RunEvent.PutBack>> back,
-    RunEvent.@Nullable Ended ended) {
+    RunEvent.@Nullable Ended ended,
+    Map<String, CaseRecord> byId) {
 
   /**
    * Reads a journal.
@@ -74,7 +78,9 @@ public record RunData(
         supplied.stream().collect(Collectors.groupingBy(CaseRecord::whose)),
         List.copyOf(putBacks),
         putBacks.stream().collect(Collectors.groupingBy(RunEvent.PutBack::id)),
-        ended);
+        ended,
+        Stream.concat(cases.stream(), supplied.stream())
+            .collect(Collectors.toMap(CaseRecord::id, one -> one, (one, again) -> one)));
   }
 
   /**
@@ -153,6 +159,43 @@ public record RunData(
             .plusNanos(one.tookMicros() * 1_000))
         .max(Comparator.naturalOrder())
         .orElse(Duration.ZERO);
+  }
+
+  /**
+   * The title of a case or supply.
+   *
+   * @param id what it is known by
+   * @return suite and title; what it is known by, if it is not in this journal
+   */
+  public String titleOf(String id) {
+    CaseRecord one = byId.get(id);
+    return one == null ? id.replaceAll("^.*\\.", "") : one.suite() + ": " + one.title();
+  }
+
+  /**
+   * The cases that took longest, if there are enough to tell.
+   *
+   * @param most how many at most
+   * @return the slowest first
+   */
+  public List<CaseRecord> slowest(int most) {
+    return cases.size() < 2
+        ? List.of()
+        : cases.stream()
+            .filter(CaseRecord::hasRun)
+            .sorted(Comparator.comparingLong(CaseRecord::tookMicros).reversed())
+            .limit(most)
+            .toList();
+  }
+
+  /**
+   * The cases with a mark.
+   *
+   * @param mark the mark
+   * @return in source order
+   */
+  public List<CaseRecord> marked(Mark mark) {
+    return cases.stream().filter(one -> one.marks().contains(mark)).toList();
   }
 
   /**

@@ -29,11 +29,14 @@ import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.ExchangeRecord;
 import org.oddlantern.run.Journal;
 import org.oddlantern.run.JournalWriter;
+import org.oddlantern.run.KeptRecord;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
 import org.oddlantern.run.QueryRecord;
 import org.oddlantern.run.RecordKind;
 import org.oddlantern.run.RunEvent;
+import org.oddlantern.run.SourceRecord;
+import org.oddlantern.run.StepRecord;
 import org.w3c.dom.Element;
 
 /** Whatever a service sends is harmless in every output, and all of it is told. */
@@ -165,8 +168,16 @@ class HostileTextTest {
         List.of(exchange),
         List.of(query),
         EVIL,
-        new ProblemRecord("Evil", EVIL, "Suite.java:4", EVIL),
-        EVIL);
+        new ProblemRecord(
+            "Evil",
+            EVIL,
+            "Suite.java:4",
+            EVIL,
+            new SourceRecord("Suite.java", 3, 4, List.of(EVIL, EVIL))),
+        EVIL,
+        List.of(new StepRecord(EVIL, 0, WHEN)),
+        List.of(new KeptRecord(EVIL, EVIL, 3, "kept/000001.txt", null)),
+        List.of(EVIL));
     return List.of(
         new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, 1, "", List.of(EVIL)),
         new RunEvent.CaseFinished(one),

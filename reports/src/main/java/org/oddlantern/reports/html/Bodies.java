@@ -6,11 +6,19 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.BodyRecord;
 import org.oddlantern.run.Journal;
 
 /** Fetches the texts of bodies, also of those that lie beside the journal. */
-record Bodies(Journal journal) {
+record Bodies(Journal journal, Path pages) {
+
+  /** Where something beside the journal lies, seen from the pages. */
+  String link(@Nullable String file) {
+    Path target = journal.file().toAbsolutePath().resolveSibling(String.valueOf(file)).normalize();
+    return pages.toAbsolutePath().normalize().relativize(target).toString().replace('\\', '/');
+  }
+
 
   /** The beginning of a body that lies beside the journal. */
   String beginning(BodyRecord body, int characters) {

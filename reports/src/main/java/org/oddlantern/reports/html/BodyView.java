@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
@@ -18,8 +19,10 @@ import tools.jackson.databind.JsonNode;
  * @param size its size in words
  * @param lines its text by lines; empty if it is no text
  * @param note what is not shown, in words; may be empty
+ * @param link where the whole lies, seen from a page; empty if it is shown
+ * @param picture whether that is a picture
  */
-public record BodyView(String size, List<Line> lines, String note) {
+public record BodyView(String size, List<Line> lines, String note, String link, boolean picture) {
 
   private static final int MOST_LINES = 400;
   private static final int SHORT = 40;
@@ -28,6 +31,10 @@ public record BodyView(String size, List<Line> lines, String note) {
   private static final int BEGINNING = 2_000;
   private static final int LONGEST_LINE = 4_000;
 
+  private BodyView(String size, List<Line> lines, String note) {
+    this(size, lines, note, "", false);
+  }
+
   static BodyView of(BodyRecord body, String text, List<Verdict> verdicts) {
     String size = Amounts.size(body.bytes());
     if (body.bytes() == 0) {
@@ -35,7 +42,7 @@ public record BodyView(String size, List<Line> lines, String note) {
     }
     if (!body.parts().isEmpty()) {
       List<Line> parts = body.parts().stream()
-          .map(part -> new Line(part.words(), List.of(), false))
+          .map(part -> Line.of(part.words()))
           .toList();
       return new BodyView(size, parts, "a form of " + Amounts.of(parts.size(), "part"));
     }
@@ -49,34 +56,46 @@ public record BodyView(String size, List<Line> lines, String note) {
           LaidOutJson.of(root, 100_000),
           verdicts.stream().flatMap(verdict -> verdict.findings().stream()).toList());
     } catch (NotJson e) {
+      List<Line> xml = text.length() > LONGEST_TEXT ? List.of() : LaidOutXml.of(text);
+      if (!xml.isEmpty() && xml.size() <= MOST_LINES) {
+        return new BodyView(size, xml, "");
+      }
       String shown = text.length() > LONGEST_TEXT ? text.substring(0, LONGEST_TEXT) : text;
       String note =
           text.length() > LONGEST_TEXT ? "cut: " + text.length() + " characters in all" : "";
       return new BodyView(
-          size, shown.lines().map(line -> new Line(line, List.of(), false)).toList(), note);
+          size, shown.lines().map(line -> Line.of(line)).toList(), note);
     }
   }
 
   /** A body: a long one in which nothing is wrong shows its beginning only. */
   static BodyView of(BodyRecord body, Bodies bodies, List<Verdict> verdicts) {
-    if (body.file() == null || verdicts.stream().anyMatch(verdict -> !verdict.holds())) {
+    if (body.isPicture()) {
+      return new BodyView(
+          Amounts.size(body.bytes()), List.of(), "a picture", bodies.link(body.file()), true);
+    }
+    if (body.file() == null) {
       return of(body, bodies.text(body), verdicts);
+    }
+    if (verdicts.stream().anyMatch(verdict -> !verdict.holds())) {
+      BodyView view = of(body, bodies.text(body), verdicts);
+      return new BodyView(view.size, view.lines, view.note, bodies.link(body.file()), false);
     }
     List<Line> lines = bodies
         .beginning(body, BEGINNING)
         .lines()
-        .map(line -> new Line(line, List.of(), false))
+        .map(line -> Line.of(line))
         .toList();
     return new BodyView(
-        Amounts.size(body.bytes()), lines, "its beginning; the whole is in " + body.file());
+        Amounts.size(body.bytes()), lines, "its beginning", bodies.link(body.file()), false);
   }
 
   /** A statement with what was given for its question marks. */
   static BodyView ofQuery(String sql, List<String> parameters) {
     List<Line> lines = new ArrayList<>();
-    sql.strip().lines().forEach(line -> lines.add(new Line(line, List.of(), false)));
+    sql.strip().lines().forEach(line -> lines.add(Line.of(line)));
     for (int i = 0; i < parameters.size(); i++) {
-      lines.add(new Line("? " + (i + 1) + "  " + parameters.get(i), List.of(), false));
+      lines.add(Line.of("? " + (i + 1) + "  " + parameters.get(i)));
     }
     return new BodyView(Amounts.size(sql.length()), lines, "");
   }
@@ -109,7 +128,9 @@ public record BodyView(String size, List<Line> lines, String note) {
       if (shown[i] && lines.size() < MOST_LINES * 2) {
         gap(lines, hidden);
         hidden = 0;
-        lines.add(new Line(cut(all.get(i).text()), marks.get(i), false));
+        LaidOutJson.Line line = all.get(i);
+        lines.add(
+            new Line(cut(line.text()), marks.get(i), false, line.opens(), line.closes()));
       } else {
         hidden++;
       }
@@ -126,7 +147,7 @@ public record BodyView(String size, List<Line> lines, String note) {
 
   private static void gap(List<Line> lines, int hidden) {
     if (hidden > 0) {
-      lines.add(new Line(Amounts.of(hidden, "more line"), List.of(), true));
+      lines.add(new Line(Amounts.of(hidden, "more line"), List.of(), true, false, false));
     }
   }
 
@@ -146,8 +167,50 @@ public record BodyView(String size, List<Line> lines, String note) {
    * @param text the line
    * @param differences what does not hold there
    * @param gap whether it stands for lines that are not shown
+   * @param opens whether what follows is inside it
+   * @param closes whether it ends what was opened
    */
-  public record Line(String text, List<Difference> differences, boolean gap) {}
+  public record Line(
+      String text, List<Difference> differences, boolean gap, boolean opens, boolean closes) {
+
+    static Line of(String text) {
+      return new Line(text, List.of(), false, false, false);
+    }
+  }
+
+  /**
+   * A piece of a body: a line, or something that can be folded away.
+   *
+   * @param line the line, or the first one of what can be folded
+   * @param inside what is inside; empty for a line
+   * @param end the last line of what can be folded; null for a line
+   * @param open whether it is shown from the start
+   */
+  public record Piece(Line line, List<Piece> inside, @Nullable Line end, boolean open) {
+
+    /**
+     * Whether it can be folded away.
+     *
+     * @return true if there is something inside
+     */
+    public boolean folds() {
+      return end != null;
+    }
+  }
+
+  /**
+   * The lines as pieces. Where lines are left out nothing can be folded.
+   *
+   * @return in order
+   */
+  public List<Piece> pieces() {
+    boolean whole = lines.stream().noneMatch(Line::gap);
+    return whole ? new Folding(lines).pieces() : plain();
+  }
+
+  private List<Piece> plain() {
+    return lines.stream().map(line -> new Piece(line, List.of(), null, true)).toList();
+  }
 
   /**
    * What does not hold on a line.

@@ -2,14 +2,17 @@ package org.oddlantern.reports.html;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.KeptRecord;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
 import org.oddlantern.run.RecordKind;
+import org.oddlantern.run.StepRecord;
 
 /**
  * A case as a page shows it.
@@ -29,6 +32,10 @@ import org.oddlantern.run.RecordKind;
  * @param exchanges its calls and looks into databases
  * @param after what was put back after it
  * @param printed what it printed, by lines
+ * @param story its parts in words and what it asked, in order
+ * @param source its code, if something went wrong in it and it was found; null else
+ * @param kept what it kept
+ * @param waitedFor what had to come before it, in words
  */
 public record CaseView(
     String anchor,
@@ -45,7 +52,11 @@ public record CaseView(
     List<PieceView> before,
     List<ExchangeView> exchanges,
     List<PieceView> after,
-    List<String> printed) {
+    List<String> printed,
+    List<StoryView> story,
+    @Nullable SourceView source,
+    List<KeptView> kept,
+    List<String> waitedFor) {
 
   static CaseView of(CaseRecord one, String page, RunData run, Bodies bodies) {
     List<PieceView> before = new ArrayList<>();
@@ -72,7 +83,43 @@ public record CaseView(
         before,
         new Views<>(one.asked(), asked -> ExchangeView.of(asked, bodies)),
         new Views<>(run.putBackFor(one), back -> PieceView.putBack(back, bodies)),
-        one.printed().lines().toList());
+        one.printed().lines().toList(),
+        story(one, bodies),
+        problem == null || problem.source() == null ? null : SourceView.of(problem.source()),
+        one.kept().stream().map(kept -> kept(kept, bodies)).toList(),
+        one.waitedFor().stream()
+            .filter(id -> !id.equals(one.id()))
+            .map(run::titleOf)
+            .distinct()
+            .toList());
+  }
+
+  /** Made when it is looked at, like everything with bodies in it. */
+  private static List<StoryView> story(CaseRecord one, Bodies bodies) {
+    List<Object> records = new ArrayList<>();
+    int asked = 0;
+    for (StepRecord step : one.steps()) {
+      List<AskedRecord> before =
+          one.asked().subList(asked, Math.max(asked, Math.min(step.after(), one.asked().size())));
+      records.addAll(before);
+      asked += before.size();
+      records.add(step);
+    }
+    records.addAll(one.asked().subList(asked, one.asked().size()));
+    return new Views<>(
+        records,
+        each -> each instanceof StepRecord step
+            ? new StoryView(step.words(), null)
+            : new StoryView("", ExchangeView.of((AskedRecord) each, bodies)));
+  }
+
+  private static KeptView kept(KeptRecord kept, Bodies bodies) {
+    String file = String.valueOf(kept.file());
+    return new KeptView(
+        kept.name(),
+        kept.contentType() + ", " + Amounts.size(kept.bytes()),
+        kept.file() == null ? "" : bodies.link(file),
+        file.matches(".*\\.(png|jpg|gif)"));
   }
 
   private static List<String> lines(CaseRecord one, ProblemRecord problem) {

@@ -1,6 +1,7 @@
 package org.oddlantern.reports.html;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.RunEvent;
 
 /**
@@ -11,10 +12,17 @@ import org.oddlantern.run.RunEvent;
  * @param held whether everything held
  * @param facts when, where and with which seed
  * @param warnings what was worth a look before the first call
- * @param failures the cases that did not pass of themselves
+ * @param failures the cases that did not pass of themselves, as many as are told in full
+ * @param moreFailures the other cases that did not pass of themselves
  * @param blocked the cases that did not run because of those, or since the run was stopped
  * @param leftBehind what could not be taken back
+ * @param notes cases that passed and want a look all the same, by what there is to say
+ * @param changes what is different from an earlier run
  * @param suites all suites
+ * @param drawing the run over time; null if nothing ran or nothing is to be told of it
+ * @param slowest the slowest cases
+ * @param history whether there is a page of earlier runs
+ * @param words the words of outcomes that stand on this page
  */
 public record IndexView(
     String name,
@@ -23,9 +31,16 @@ public record IndexView(
     List<Fact> facts,
     List<String> warnings,
     List<CaseView> failures,
+    List<CaseView> moreFailures,
     List<CaseView> blocked,
     List<RunEvent.PutBack> leftBehind,
-    List<SuiteView> suites) {
+    List<Note> notes,
+    List<Fact> changes,
+    List<SuiteView> suites,
+    @Nullable LaneDrawing drawing,
+    List<CaseView> slowest,
+    boolean history,
+    List<String> words) {
 
   /**
    * Something worth knowing.
@@ -34,4 +49,12 @@ public record IndexView(
    * @param value what it is worth
    */
   public record Fact(String name, String value) {}
+
+  /**
+   * Cases of which there is the same to say.
+   *
+   * @param words what there is to say
+   * @param cases the cases
+   */
+  public record Note(String words, List<CaseView> cases) {}
 }

@@ -31,10 +31,11 @@ final class LaidOutJson {
     }
     String indent = "  ".repeat(depth) + before;
     if (!node.isContainer() || node.isEmpty()) {
-      lines.add(new Line(where.toString(), indent + JsonMapping.standard().write(node) + after));
+      lines.add(new Line(
+          where.toString(), indent + JsonMapping.standard().write(node) + after, false, false));
       return;
     }
-    lines.add(new Line(where.toString(), indent + (node.isObject() ? "{" : "[")));
+    lines.add(new Line(where.toString(), indent + (node.isObject() ? "{" : "["), true, false));
     if (node.isObject()) {
       Iterator<Map.Entry<String, JsonNode>> members = node.properties().iterator();
       while (members.hasNext()) {
@@ -53,7 +54,8 @@ final class LaidOutJson {
       }
     }
     if (lines.size() < limit) {
-      lines.add(new Line("", "  ".repeat(depth) + (node.isObject() ? "}" : "]") + after));
+      lines.add(
+          new Line("", "  ".repeat(depth) + (node.isObject() ? "}" : "]") + after, false, true));
     }
   }
 
@@ -62,6 +64,8 @@ final class LaidOutJson {
    *
    * @param where the place of the value that begins on it; empty for a closing bracket
    * @param text the line, indented
+   * @param opens whether what follows is inside it
+   * @param closes whether it ends what was opened
    */
-  record Line(String where, String text) {}
+  record Line(String where, String text, boolean opens, boolean closes) {}
 }

@@ -3,13 +3,21 @@ package org.oddlantern.reports.html;
 import java.util.List;
 
 /**
- * A suite as a page shows it.
+ * A suite or one of its sections as a page shows it.
  *
- * @param name its name
- * @param page the file name of its page
+ * @param name its name, for a section without that of the suite around it
+ * @param anchor what leads to it on its page
+ * @param page the file name of its page; empty if it has none
  * @param summary how its cases ended, in words
  * @param held whether all passed
- * @param cases its cases in source order
+ * @param cases its own cases in source order
+ * @param sections its sections
  */
 public record SuiteView(
-    String name, String page, String summary, boolean held, List<CaseView> cases) {}
+    String name,
+    String anchor,
+    String page,
+    String summary,
+    boolean held,
+    List<CaseView> cases,
+    List<SuiteView> sections) {}

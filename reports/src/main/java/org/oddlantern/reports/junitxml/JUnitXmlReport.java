@@ -79,7 +79,10 @@ public final class JUnitXmlReport {
         List.of(),
         "",
         new ProblemRecord("", run.verdict(), "", ""),
-        "");
+        "",
+        List.of(),
+        List.of(),
+        List.of());
   }
 
   private static void suite(OutputStream stream, RunData run, String name, List<CaseRecord> cases)

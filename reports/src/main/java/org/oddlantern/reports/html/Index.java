@@ -1,0 +1,133 @@
+package org.oddlantern.reports.html;
+
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.oddlantern.reports.Amounts;
+import org.oddlantern.reports.Comparison;
+import org.oddlantern.reports.Pages;
+import org.oddlantern.reports.RunData;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.Mark;
+import org.oddlantern.run.Outcome;
+
+/** Gathers what stands on the first page. */
+final class Index {
+
+  private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern(
+          "d MMMM yyyy, HH:mm:ss 'UTC'", Locale.ENGLISH)
+      .withZone(ZoneOffset.UTC);
+
+  /** What somebody reads; the others are lines. */
+  private static final int MOST_CARDS = 40;
+
+  private static final int SLOWEST = 8;
+
+  private final RunData run;
+  private final Bodies bodies;
+  private final ReportScope scope;
+  private final Suites suites;
+  private final List<SuiteView> views;
+
+  Index(RunData run, Bodies bodies, ReportScope scope) {
+    this.run = run;
+    this.bodies = bodies;
+    this.scope = scope;
+    this.suites = new Suites(run, scope.pages(), this::view);
+    this.views = suites.views();
+  }
+
+  List<SuiteView> suites() {
+    return views;
+  }
+
+  private CaseView view(CaseRecord one) {
+    return CaseView.of(one, suites.page(one), run, bodies);
+  }
+
+  IndexView view() {
+    List<CaseRecord> broken = run.notPassed();
+    List<CaseRecord> ran = broken.stream().filter(CaseRecord::hasRun).toList();
+    boolean told = scope.pages() != Pages.COUNTS;
+    int cards = told ? Math.min(MOST_CARDS, ran.size()) : 0;
+    return new IndexView(
+        run.started().name(),
+        run.verdict(),
+        broken.isEmpty() && run.leftBehind().isEmpty() && run.ended() != null,
+        facts(),
+        run.started().warnings(),
+        views(ran.subList(0, cards)),
+        told ? views(ran.subList(cards, ran.size())) : List.of(),
+        told ? views(broken.stream().filter(one -> !one.hasRun()).toList()) : List.of(),
+        told ? run.leftBehind() : List.of(),
+        told ? notes() : List.of(),
+        told ? changes() : List.of(),
+        views,
+        told ? LaneDrawing.of(run) : null,
+        told ? views(run.slowest(SLOWEST)) : List.of(),
+        scope.history() != null,
+        run.cases().stream().map(CaseRecord::word).distinct().toList());
+  }
+
+  private List<CaseView> views(List<CaseRecord> records) {
+    return new Views<>(records, this::view);
+  }
+
+  private List<IndexView.Note> notes() {
+    List<IndexView.Note> notes = new ArrayList<>();
+    note(notes, "passed, with a warning", run.marked(Mark.WARNED));
+    note(notes, "checked nothing", run.marked(Mark.UNPROVEN));
+    note(notes, "passed only after it had failed", run.marked(Mark.FLAKY));
+    note(notes, "passed, though a fault is noted", run.marked(Mark.FIXED));
+    note(
+        notes,
+        "fails, as is known",
+        run.cases().stream().filter(one -> one.outcome() == Outcome.KNOWN_FAULT).toList());
+    return notes;
+  }
+
+  private void note(List<IndexView.Note> notes, String words, List<CaseRecord> cases) {
+    List<CaseRecord> green =
+        cases.stream().filter(one -> one.outcome().isGreen()).limit(MOST_CARDS).toList();
+    if (!green.isEmpty()) {
+      notes.add(new IndexView.Note(words, views(green)));
+    }
+  }
+
+  private List<IndexView.Fact> changes() {
+    Comparison comparison = scope.comparison();
+    if (comparison == null) {
+      return List.of();
+    }
+    List<IndexView.Fact> changes = new ArrayList<>();
+    changes.add(new IndexView.Fact(
+        "compared with", WHEN.format(comparison.before().started().startedAt()) + ", run "
+            + comparison.before().started().run()));
+    if (comparison.isEmpty()) {
+      changes.add(new IndexView.Fact("nothing", "every case went as it had gone"));
+    }
+    for (String line : comparison.lines()) {
+      int end = line.indexOf("  ");
+      changes.add(new IndexView.Fact(line.substring(0, end), line.substring(end + 2)));
+    }
+    return changes;
+  }
+
+  private List<IndexView.Fact> facts() {
+    List<IndexView.Fact> facts = new ArrayList<>(List.of(
+        new IndexView.Fact("environment", run.started().environment()),
+        new IndexView.Fact("begun", WHEN.format(run.started().startedAt())),
+        new IndexView.Fact("took", Amounts.time(run.took()))));
+    if (run.started().lanes() > 1) {
+      facts.add(new IndexView.Fact("lanes", String.valueOf(run.started().lanes())));
+    }
+    if (!run.started().part().isEmpty()) {
+      facts.add(new IndexView.Fact("part", run.started().part()));
+    }
+    facts.add(new IndexView.Fact("run", run.started().run()));
+    facts.add(new IndexView.Fact("seed", run.started().seed()));
+    return facts;
+  }
+}
