@@ -6,10 +6,13 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.plan.Plan;
 import org.oddlantern.reports.RunFolder;
 import org.oddlantern.reports.console.CapturedPrinting;
 import org.oddlantern.reports.console.ConsoleReport;
+import org.oddlantern.reports.console.Style;
 import org.oddlantern.run.JournalWriter;
 import org.oddlantern.run.RunOrder;
 import org.oddlantern.run.RunResult;
@@ -24,6 +27,7 @@ final class Execution {
   private final Terminal terminal;
   private final OutFolder out;
   private final Strictness strictness;
+  private final RunOptions options;
   private final @Nullable Duration limit;
 
   /** Of what the command line asks for. */
@@ -34,8 +38,9 @@ final class Execution {
   /** Of what the command line asks for, into another folder. */
   Execution(Terminal terminal, RunOptions options, RunFolder folder) {
     this.terminal = terminal;
-    this.out = new OutFolder(folder, terminal);
+    this.out = new OutFolder(folder, terminal, options.reports());
     this.strictness = options.strictness();
+    this.options = options;
     this.limit = options.limit();
   }
 
@@ -55,22 +60,26 @@ final class Execution {
       // a case that computes without end must not take a processor away from all others
       System.setProperty(CARRIERS, String.valueOf(Math.min(order.lanes(), MOST_CARRIERS)));
     }
+    options.reports().check();
+    options.detail();
     out.prepare();
     Runner runner = new Runner(order, Clock.systemUTC());
     try (StopSignal signal = new StopSignal(terminal, runner);
         RunLimit counting = RunLimit.begun(limit, terminal, runner)) {
-      return status(runner, order.plan().nodes().isEmpty(), reports);
+      return status(runner, order.plan(), reports);
     }
   }
 
-  private int status(Runner runner, boolean empty, boolean reports) {
+  private int status(Runner runner, Plan plan, boolean reports) {
     Path journal = out.journal();
+    Style style = terminal.style();
+    Map<String, Long> earlier = style.live() ? EarlierTimes.in(journal, plan) : Map.of();
     JournalWriter writer = begun(journal);
     List<String> problems = new ArrayList<>();
     RunResult result;
     try (CapturedPrinting printing = CapturedPrinting.begun()) {
-      result = runner.run(
-          List.of(new ConsoleReport(terminal.out(), terminal.style()), writer, strictness));
+      result = runner.run(List.of(
+          new ConsoleReport(terminal.out(), style, options.detail(), earlier), writer, strictness));
       problems.addAll(result.problems());
     } finally {
       closed(writer, problems);
@@ -87,7 +96,7 @@ final class Execution {
     if (!result.isGreen() || !problems.isEmpty() || !found.isEmpty()) {
       return 1;
     }
-    if (empty) {
+    if (plan.nodes().isEmpty()) {
       terminal.out().println("this part has no cases: there are fewer chains of cases than parts");
       return 0;
     }

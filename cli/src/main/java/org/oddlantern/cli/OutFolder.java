@@ -5,15 +5,20 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunFolder;
+import org.oddlantern.reports.har.HarReport;
 import org.oddlantern.reports.html.HtmlReport;
+import org.oddlantern.reports.html.ReportScope;
 import org.oddlantern.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.reports.summary.CountsReport;
+import org.oddlantern.reports.summary.MarkdownSummary;
 import org.oddlantern.run.JoinedJournals;
 import org.oddlantern.run.Journal;
 
 /** The folder that takes journal and reports, looked at before a run and told of after it. */
-record OutFolder(RunFolder folder, Terminal terminal) {
+record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
 
   /** Less than this is as good as full. */
   private static final long LEAST_SPACE = 1 << 20;
@@ -63,16 +68,45 @@ record OutFolder(RunFolder folder, Terminal terminal) {
     List<String> problems = new ArrayList<>();
     try {
       RunData run = RunData.of(new Journal(journal));
+      ReportScope scope = options.scope(run, journal);
+      Comparison comparison = scope.comparison();
+      if (comparison != null) {
+        tell(comparison);
+      }
       write("junit xml", folder.junitXml(), problems, place -> JUnitXmlReport.write(run, place));
+      write(
+          "counts", folder.counts(), problems, place -> CountsReport.write(run, comparison, place));
+      write(
+          "summary",
+          folder.summary(),
+          problems,
+          place -> MarkdownSummary.write(run, comparison, place));
+      if (options.har()) {
+        write(
+            "har",
+            folder.har(),
+            problems,
+            place -> HarReport.write(run, new Journal(journal), place, one -> true));
+      }
       write(
           "report",
           folder.report(),
           problems,
-          place -> HtmlReport.write(run, new Journal(journal), place));
+          place -> HtmlReport.write(run, new Journal(journal), place, scope));
     } catch (IOException e) {
-      problems.add("the journal could not be read back: " + e.getMessage());
+      problems.add("the reports could not be made: " + e.getMessage());
     }
     return problems;
+  }
+
+  private void tell(Comparison comparison) {
+    if (comparison.isEmpty()) {
+      terminal
+          .out()
+          .println("changed   nothing, compared with run "
+              + comparison.before().started().run());
+    }
+    comparison.lines().forEach(line -> terminal.out().println("changed   " + line));
   }
 
   private void write(String name, Path place, List<String> problems, Report report) {

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.RunFolder;
 import org.oddlantern.run.JoinedJournals;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -38,6 +39,9 @@ final class ReportCommand implements Callable<Integer> {
       description =
           "Where the reports go (else the folder of the journal; for several that of a run).")
   private @Nullable Path out;
+
+  @Mixin
+  private ReportOptions options = new ReportOptions();
 
   ReportCommand(Terminal terminal) {
     this.terminal = terminal;
@@ -76,7 +80,9 @@ final class ReportCommand implements Callable<Integer> {
   }
 
   private OutFolder folder(Path otherwise) {
-    OutFolder folder = new OutFolder(new RunFolder(out == null ? otherwise : out), terminal);
+    OutFolder folder =
+        new OutFolder(new RunFolder(out == null ? otherwise : out), terminal, options);
+    options.check();
     folder.prepare();
     return folder;
   }

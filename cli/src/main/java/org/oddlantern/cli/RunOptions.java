@@ -5,11 +5,13 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Amounts;
 import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Selection;
 import org.oddlantern.reports.RunFolder;
+import org.oddlantern.reports.console.Detail;
 import org.oddlantern.run.AskedPart;
 import org.oddlantern.run.RunNames;
 import org.oddlantern.run.RunOrder;
@@ -97,6 +99,29 @@ final class RunOptions {
       description =
           "Where journal and reports go (else target/odd-lantern in a Maven project, else odd-lantern-out).")
   private @Nullable Path out;
+
+  @Option(
+      names = "--console",
+      paramLabel = "HOW",
+      defaultValue = "plain",
+      description =
+          "What the console tells: quiet (what did not hold), plain (default), or exchanges (every call, too).")
+  private String console = "plain";
+
+  Detail detail() {
+    try {
+      return Detail.valueOf(console.toUpperCase(Locale.ROOT));
+    } catch (IllegalArgumentException e) {
+      throw new Misuse("--console takes quiet, plain or exchanges, not " + console);
+    }
+  }
+
+  @Mixin
+  private ReportOptions reports = new ReportOptions();
+
+  ReportOptions reports() {
+    return reports;
+  }
 
   Selection selection() {
     return new Selection(

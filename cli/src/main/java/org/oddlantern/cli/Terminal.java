@@ -1,6 +1,8 @@
 package org.oddlantern.cli;
 
 import java.io.PrintStream;
+import java.util.Locale;
+import java.util.stream.Stream;
 import org.oddlantern.reports.console.Style;
 
 /**
@@ -10,10 +12,34 @@ import org.oddlantern.reports.console.Style;
  */
 record Terminal(PrintStream out) {
 
-  /** Colour on a terminal only, and never where NO_COLOR is set. */
+  private static final int USUAL_COLUMNS = 80;
+
+  /** Colour, width and a live line on a terminal only; no colour where NO_COLOR is set. */
   Style style() {
+    boolean terminal = Boolean.getBoolean("odd-lantern.terminal");
     String forbidden = System.getenv("NO_COLOR");
     return new Style(
-        Boolean.getBoolean("odd-lantern.terminal") && (forbidden == null || forbidden.isEmpty()));
+        terminal && (forbidden == null || forbidden.isEmpty()),
+        terminal ? columns() : 0,
+        terminal && !isUtf8(),
+        terminal && !"dumb".equals(System.getenv("TERM")) && System.getenv("CI") == null);
+  }
+
+  private static int columns() {
+    int told = Integer.getInteger("odd-lantern.columns", USUAL_COLUMNS);
+    return told < 40 ? USUAL_COLUMNS : told;
+  }
+
+  /** As POSIX has it: the first of these that is set says which characters there are. */
+  private static boolean isUtf8() {
+    if (System.getProperty("os.name", "").toLowerCase(Locale.ROOT).contains("windows")) {
+      return true;
+    }
+    return Stream.of("LC_ALL", "LC_CTYPE", "LANG")
+        .map(System::getenv)
+        .filter(value -> value != null && !value.isEmpty())
+        .findFirst()
+        .filter(value -> value.toLowerCase(Locale.ROOT).matches(".*utf-?8.*"))
+        .isPresent();
   }
 }

@@ -76,7 +76,9 @@ public record Comparison(
       newlyBroken.add(one);
     } else if (one.outcome() == Outcome.PASSED && !was.outcome().isGreen()) {
       mended.add(one);
-    } else if (one.outcome() == Outcome.PASSED && was.outcome() == Outcome.PASSED && isSlower(one, was)) {
+    } else if (one.outcome() == Outcome.PASSED
+        && was.outcome() == Outcome.PASSED
+        && isSlower(one, was)) {
       slower.add(new Slower(one, was.tookMicros()));
     }
   }
@@ -116,8 +118,9 @@ public record Comparison(
     List<String> lines = new ArrayList<>();
     newlyBroken.forEach(one -> lines.add("newly " + one.word() + "  " + named(one)));
     mended.forEach(one -> lines.add("mended  " + named(one)));
-    slower.forEach(slow -> lines.add("slower  " + named(slow.one()) + ", "
-        + Amounts.time(slow.micros()) + " then, " + Amounts.time(slow.one().tookMicros()) + " now"));
+    slower.forEach(
+        slow -> lines.add("slower  " + named(slow.one()) + ", " + Amounts.time(slow.micros())
+            + " then, " + Amounts.time(slow.one().tookMicros()) + " now"));
     added.forEach(one -> lines.add("new  " + named(one)));
     gone.forEach(title -> lines.add("gone  " + title));
     return lines;

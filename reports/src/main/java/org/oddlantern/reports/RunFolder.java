@@ -57,6 +57,33 @@ public record RunFolder(Path path) {
   }
 
   /**
+   * How many cases ended how, as JSON.
+   *
+   * @return the file
+   */
+  public Path counts() {
+    return path.resolve("counts.json");
+  }
+
+  /**
+   * What came of the run, as a short Markdown text.
+   *
+   * @return the file
+   */
+  public Path summary() {
+    return path.resolve("summary.md");
+  }
+
+  /**
+   * The exchanges as an HTTP archive.
+   *
+   * @return the file
+   */
+  public Path har() {
+    return path.resolve("exchanges.har");
+  }
+
+  /**
    * Writes the pages of the journal in this folder.
    *
    * @throws IOException if the journal cannot be read or a page not be written

@@ -24,8 +24,7 @@ import org.oddlantern.run.RunEvent;
  * @param cases for each case how it went in each run; null where it was not there
  * @param problems journals that could not be read, in sentences
  */
-public record RunHistory(
-    List<RunEvent.Started> runs, List<Line> cases, List<String> problems) {
+public record RunHistory(List<RunEvent.Started> runs, List<Line> cases, List<String> problems) {
 
   /** What a page can show. */
   private static final int MOST_RUNS = 60;

@@ -25,8 +25,9 @@ final class CaseText {
 
   private CaseText() {}
 
-  static List<String> of(CaseRecord one) {
+  static List<String> of(CaseRecord one, Detail detail) {
     CaseText text = new CaseText();
+    boolean every = detail == Detail.EXCHANGES;
     if (one.outcome().isGreen() && one.outcome() != Outcome.PASSED) {
       text.notRun(one);
       return text.lines;
@@ -36,8 +37,8 @@ final class CaseText {
       text.problem(one.problem(), one);
     }
     for (AskedRecord asked : one.asked()) {
-      if (asked.isTroubled()) {
-        text.troubled(asked, !passed);
+      if (asked.isTroubled() || every) {
+        text.troubled(asked, !passed || every);
       } else if (!passed) {
         text.line(asked.line() + ", " + answer(asked) + " in " + Amounts.time(asked.tookMicros()));
       }
@@ -117,7 +118,9 @@ final class CaseText {
       body("sent", exchange.requestBody(), List.of());
       body("came", exchange.replyBody(), exchange.verdicts());
     }
-    line("  repeat    " + exchange.curl());
+    if (exchange.isTroubled()) {
+      line("  repeat    " + exchange.curl());
+    }
   }
 
   private void verdicts(VerdictGroup group) {

@@ -4,6 +4,10 @@ import java.io.PrintStream;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.Timer;
+import java.util.TimerTask;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.run.AttemptRecord;
 import org.oddlantern.run.CaseRecord;
@@ -35,8 +39,17 @@ public final class ConsoleReport implements RunListener {
   /** Of the word of an outcome and the time after it. */
   private static final int WIDTH = 18;
 
+  private static final int TICK_MILLIS = 200;
+
+  private static final Pattern WORD =
+      Pattern.compile("^ *(?:at|wanted|got|hint|sent|came|printed|repeat) {2,}");
+
   private final PrintStream out;
   private final Style style;
+  private final Detail detail;
+  private final LiveLine live;
+  private final EndText end = new EndText();
+  private final Timer timer = new Timer("odd-lantern console", true);
   private String suite = "";
   private String seed = "";
   private boolean inLanes;
@@ -44,18 +57,46 @@ public final class ConsoleReport implements RunListener {
   private boolean broken;
 
   /**
-   * A console.
+   * A console that tells what is usual.
    *
    * @param out where to print
    * @param style how it looks
    */
   public ConsoleReport(PrintStream out, Style style) {
+    this(out, style, Detail.PLAIN, Map.of());
+  }
+
+  /**
+   * A console.
+   *
+   * @param out where to print
+   * @param style how it looks
+   * @param detail how much it tells
+   * @param earlier how many microseconds cases took before, by their full names; may be empty
+   */
+  public ConsoleReport(PrintStream out, Style style, Detail detail, Map<String, Long> earlier) {
     this.out = out;
     this.style = style;
+    this.detail = detail;
+    this.live = new LiveLine(out, style, earlier);
   }
 
   @Override
   public void hear(RunEvent event) {
+    synchronized (out) {
+      live.hear(event);
+      if (!(event instanceof RunEvent.CaseBegan)) {
+        live.erase();
+        tell(event);
+      }
+      if (style.live() && !(event instanceof RunEvent.Ended)) {
+        live.draw();
+      }
+      out.flush();
+    }
+  }
+
+  private void tell(RunEvent event) {
     if (event instanceof RunEvent.Started started) {
       begin(started);
     } else if (event instanceof RunEvent.CaseFinished finished) {
@@ -63,9 +104,24 @@ public final class ConsoleReport implements RunListener {
     } else if (event instanceof RunEvent.PutBack putBack) {
       tell(putBack);
     } else if (event instanceof RunEvent.Ended ended) {
+      timer.cancel();
       end(ended);
     }
-    out.flush();
+  }
+
+  /** Draws the line while nothing else happens. */
+  private void tick() {
+    timer.schedule(
+        new TimerTask() {
+          @Override
+          public void run() {
+            synchronized (out) {
+              live.draw();
+            }
+          }
+        },
+        TICK_MILLIS,
+        TICK_MILLIS);
   }
 
   @Override
@@ -85,7 +141,10 @@ public final class ConsoleReport implements RunListener {
                 Amounts.of(started.suites(), "suite"),
                 started.seed())
         + (inLanes ? ", " + started.lanes() + " lanes" : ""));
-    started.warnings().forEach(warning -> out.println("warning   " + Plain.line(warning)));
+    started.warnings().forEach(warning -> line("warning   " + Plain.line(warning), 10));
+    if (style.live()) {
+      tick();
+    }
   }
 
   private void tell(CaseRecord one) {
@@ -95,6 +154,12 @@ public final class ConsoleReport implements RunListener {
     if (one.outcome() == Outcome.INTERRUPTED && !one.hasRun()) {
       return; // the counts tell how many have not run
     }
+    if (one.counts()) {
+      end.hear(one);
+    }
+    if (detail == Detail.QUIET && one.outcome().isGreen()) {
+      return;
+    }
     if (!inLanes && !one.suite().equals(suite)) {
       suite = one.suite();
       breakLine();
@@ -102,24 +167,45 @@ public final class ConsoleReport implements RunListener {
     }
     String time = one.hasRun() ? Amounts.time(one.tookMicros()) : "";
     int width = Math.max(1, WIDTH - one.word().length());
-    out.println(word(one)
-        + " ".repeat(Math.max(0, width - time.length()))
-        + time
-        + "  "
-        + (inLanes ? one.suite() + ": " : "")
-        + Plain.line(one.title())
-        + marks(one));
+    String head = one.word() + " ".repeat(Math.max(0, width - time.length())) + time + "  ";
+    String title = (inLanes ? one.suite() + ": " : "") + Plain.line(one.title());
+    List<String> lines = wrapped(head + title + marks(one), head.length());
+    String first = lines.get(0).substring(one.word().length());
+    out.println(word(one) + (lines.size() == 1 ? marked(first, marks(one)) : first));
+    lines.stream().skip(1).forEach(out::println);
     for (AttemptRecord earlier : one.earlier()) {
       ProblemRecord problem = earlier.problem();
       out.println("          before    " + earlier.outcome().word() + " after "
           + Amounts.time(earlier.tookMicros())
           + (problem == null ? "" : ", " + Plain.line(first(problem))));
     }
-    CaseText.of(one).forEach(line -> out.println("          " + line));
+    CaseText.of(one, detail).forEach(text -> line("          " + text, indent(text)));
     broken = !one.outcome().isGreen() && !one.asked().isEmpty();
     if (broken) {
       out.println();
     }
+  }
+
+  private String marked(String line, String marks) {
+    return marks.isEmpty()
+        ? line
+        : line.substring(0, line.length() - marks.length()) + style.quiet(marks);
+  }
+
+  private List<String> wrapped(String line, int indent) {
+    String text = style.ascii() ? Plain.ascii(line) : line;
+    return Wrapping.of(text, style.columns(), indent);
+  }
+
+  private void line(String line, int indent) {
+    wrapped(line, indent).forEach(out::println);
+  }
+
+  /** Below the text of the line, after the word it begins with. */
+  private static int indent(String text) {
+    int blank = text.length() - text.stripLeading().length();
+    Matcher word = WORD.matcher(text);
+    return 10 + (word.find() ? word.end() : blank + 2);
   }
 
   private static String first(ProblemRecord problem) {
@@ -147,7 +233,7 @@ public final class ConsoleReport implements RunListener {
         .filter(mark -> mark != Mark.UNPROVEN)
         .map(Mark::word)
         .toList();
-    return marks.isEmpty() ? "" : style.quiet("  (" + String.join(", ", marks) + ")");
+    return marks.isEmpty() ? "" : "  (" + String.join(", ", marks) + ")";
   }
 
   private void tell(RunEvent.PutBack putBack) {
@@ -163,12 +249,28 @@ public final class ConsoleReport implements RunListener {
             out.println("          take it back by hand: " + Plain.line(exchange.curl())));
   }
 
+  private void again(EndText.Line one) {
+    String head = "%-8s  ".formatted(one.word());
+    List<String> lines = wrapped(head + Plain.line(one.text()), head.length());
+    String first = lines.get(0);
+    out.println(
+        one.alarming()
+            ? style.alarm(first.substring(0, head.length())) + first.substring(head.length())
+            : first);
+    lines.stream().skip(1).forEach(out::println);
+  }
+
   private void end(RunEvent.Ended ended) {
     Map<String, Integer> counts = ended.counts();
     List<String> parts = ORDER.stream()
         .filter(counts::containsKey)
         .map(word -> Amounts.counted(counts.getOrDefault(word, 0), word))
         .toList();
+    List<EndText.Line> again = end.lines();
+    if (!again.isEmpty()) {
+      out.println();
+      again.forEach(this::again);
+    }
     out.println();
     out.println(
         style.heading(String.join(", ", parts)) + " in " + Amounts.time(ended.tookMicros()));

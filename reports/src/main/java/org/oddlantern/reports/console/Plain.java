@@ -26,6 +26,16 @@ final class Plain {
     return text(text.replace("\r\n", "\n")).replace("\n", "\\n");
   }
 
+  /** The text with everything but ASCII told by its code. */
+  static String ascii(String text) {
+    StringBuilder ascii = new StringBuilder(text.length());
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      ascii.append(c < 128 ? String.valueOf(c) : String.format("\\u%04x", (int) c));
+    }
+    return ascii.toString();
+  }
+
   private static boolean isDirectionMark(char c) {
     return c >= '\u202a' && c <= '\u202e' || c >= '\u2066' && c <= '\u2069';
   }

@@ -4,12 +4,24 @@ package org.oddlantern.reports.console;
  * How the console looks.
  *
  * @param colour whether words are coloured
+ * @param columns how wide lines may be; 0 for as wide as one likes
+ * @param ascii whether anything but ASCII is told by its code
+ * @param live whether there is a line that says how far a run is
  */
-public record Style(boolean colour) {
+public record Style(boolean colour, int columns, boolean ascii, boolean live) {
 
   private static final String BRASS = "38;5;136";
   private static final String ALARM = "1;38;5;131";
   private static final String QUIET = "2";
+
+  /**
+   * For a file or a pipe: lines as wide as one likes.
+   *
+   * @param colour whether words are coloured
+   */
+  public Style(boolean colour) {
+    this(colour, 0, false, false);
+  }
 
   /**
    * A name or a title.

@@ -15,10 +15,10 @@ record Bodies(Journal journal, Path pages) {
 
   /** Where something beside the journal lies, seen from the pages. */
   String link(@Nullable String file) {
-    Path target = journal.file().toAbsolutePath().resolveSibling(String.valueOf(file)).normalize();
+    Path target =
+        journal.file().toAbsolutePath().resolveSibling(String.valueOf(file)).normalize();
     return pages.toAbsolutePath().normalize().relativize(target).toString().replace('\\', '/');
   }
-
 
   /** The beginning of a body that lies beside the journal. */
   String beginning(BodyRecord body, int characters) {

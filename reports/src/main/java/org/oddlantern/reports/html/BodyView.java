@@ -41,9 +41,8 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
       return new BodyView("empty", List.of(), "");
     }
     if (!body.parts().isEmpty()) {
-      List<Line> parts = body.parts().stream()
-          .map(part -> Line.of(part.words()))
-          .toList();
+      List<Line> parts =
+          body.parts().stream().map(part -> Line.of(part.words())).toList();
       return new BodyView(size, parts, "a form of " + Amounts.of(parts.size(), "part"));
     }
     if (text.isEmpty()) {
@@ -63,8 +62,7 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
       String shown = text.length() > LONGEST_TEXT ? text.substring(0, LONGEST_TEXT) : text;
       String note =
           text.length() > LONGEST_TEXT ? "cut: " + text.length() + " characters in all" : "";
-      return new BodyView(
-          size, shown.lines().map(line -> Line.of(line)).toList(), note);
+      return new BodyView(size, shown.lines().map(line -> Line.of(line)).toList(), note);
     }
   }
 
@@ -81,11 +79,8 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
       BodyView view = of(body, bodies.text(body), verdicts);
       return new BodyView(view.size, view.lines, view.note, bodies.link(body.file()), false);
     }
-    List<Line> lines = bodies
-        .beginning(body, BEGINNING)
-        .lines()
-        .map(line -> Line.of(line))
-        .toList();
+    List<Line> lines =
+        bodies.beginning(body, BEGINNING).lines().map(line -> Line.of(line)).toList();
     return new BodyView(
         Amounts.size(body.bytes()), lines, "its beginning", bodies.link(body.file()), false);
   }
@@ -129,8 +124,7 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
         gap(lines, hidden);
         hidden = 0;
         LaidOutJson.Line line = all.get(i);
-        lines.add(
-            new Line(cut(line.text()), marks.get(i), false, line.opens(), line.closes()));
+        lines.add(new Line(cut(line.text()), marks.get(i), false, line.opens(), line.closes()));
       } else {
         hidden++;
       }
@@ -186,7 +180,8 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
    * @param end the last line of what can be folded; null for a line
    * @param open whether it is shown from the start
    */
-  public record Piece(Line line, List<Piece> inside, @Nullable Line end, boolean open) {
+  public record Piece(
+      Line line, List<Piece> inside, @Nullable Line end, boolean open) {
 
     /**
      * Whether it can be folded away.

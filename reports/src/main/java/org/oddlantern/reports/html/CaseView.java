@@ -99,8 +99,8 @@ public record CaseView(
     List<Object> records = new ArrayList<>();
     int asked = 0;
     for (StepRecord step : one.steps()) {
-      List<AskedRecord> before =
-          one.asked().subList(asked, Math.max(asked, Math.min(step.after(), one.asked().size())));
+      List<AskedRecord> before = one.asked()
+          .subList(asked, Math.max(asked, Math.min(step.after(), one.asked().size())));
       records.addAll(before);
       asked += before.size();
       records.add(step);

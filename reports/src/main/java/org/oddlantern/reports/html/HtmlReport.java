@@ -80,7 +80,9 @@ public final class HtmlReport {
       for (SuiteView suite : index.suites()) {
         if (!suite.page().isEmpty()) {
           page(
-              suite.page(), "suite.jte", Map.of("suite", suite, "run", run.started().name()));
+              suite.page(),
+              "suite.jte",
+              Map.of("suite", suite, "run", run.started().name()));
         }
       }
     }

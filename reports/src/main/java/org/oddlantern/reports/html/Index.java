@@ -103,7 +103,8 @@ final class Index {
     }
     List<IndexView.Fact> changes = new ArrayList<>();
     changes.add(new IndexView.Fact(
-        "compared with", WHEN.format(comparison.before().started().startedAt()) + ", run "
+        "compared with",
+        WHEN.format(comparison.before().started().startedAt()) + ", run "
             + comparison.before().started().run()));
     if (comparison.isEmpty()) {
       changes.add(new IndexView.Fact("nothing", "every case went as it had gone"));

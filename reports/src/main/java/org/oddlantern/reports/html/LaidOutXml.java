@@ -79,8 +79,7 @@ final class LaidOutXml {
   }
 
   private void add(int depth, StringBuilder line, boolean opens, boolean closes) {
-    lines.add(
-        new BodyView.Line("  ".repeat(depth) + line, List.of(), false, opens, closes));
+    lines.add(new BodyView.Line("  ".repeat(depth) + line, List.of(), false, opens, closes));
     line.setLength(0);
   }
 

@@ -102,7 +102,8 @@ public record LaneDrawing(
           chain.size() < 2
               ? List.of()
               : chain.stream()
-                  .map(one -> one.suite() + ": " + one.title() + ", " + Amounts.time(one.tookMicros()))
+                  .map(one ->
+                      one.suite() + ": " + one.title() + ", " + Amounts.time(one.tookMicros()))
                   .toList(),
           Amounts.time(chained));
     }
@@ -159,10 +160,11 @@ public record LaneDrawing(
 
     /** The cases that waited for each other and took longest together. */
     private List<CaseRecord> chain() {
-      Map<CaseRecord, Long> together = new IdentityHashMap<>();
-      Map<CaseRecord, CaseRecord> before = new IdentityHashMap<>();
+      IdentityHashMap<CaseRecord, Long> together = new IdentityHashMap<>();
+      IdentityHashMap<CaseRecord, CaseRecord> before = new IdentityHashMap<>();
       CaseRecord last = null;
-      for (CaseRecord one : ran.stream().sorted(Comparator.comparingLong(this::end)).toList()) {
+      for (CaseRecord one :
+          ran.stream().sorted(Comparator.comparingLong(this::end)).toList()) {
         long longest = 0;
         for (String id : one.waitedFor()) {
           CaseRecord maker = byId.get(id);

@@ -38,18 +38,12 @@ final class Suites {
   private void page(String top) {
     boolean told = wanted == Pages.ALL
         || wanted == Pages.FAILURES && below(top).stream().anyMatch(one -> !isGreen(one));
-    pages.put(
-        top,
-        told
-            ? "suite-" + (pages.size() + 1) + "-" + plain(name(top)) + ".html"
-            : "");
+    pages.put(top, told ? "suite-" + (pages.size() + 1) + "-" + plain(name(top)) + ".html" : "");
   }
 
   /** The page that tells a case; empty if none does. */
   String page(CaseRecord one) {
-    return wanted == Pages.FAILURES && isGreen(one)
-        ? ""
-        : pages.getOrDefault(top(type(one)), "");
+    return wanted == Pages.FAILURES && isGreen(one) ? "" : pages.getOrDefault(top(type(one)), "");
   }
 
   /** The suites, each with its sections. */

@@ -15,6 +15,7 @@ import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 import org.oddlantern.reports.RunData;
+import org.oddlantern.run.AttemptRecord;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
@@ -162,11 +163,32 @@ public final class JUnitXmlReport {
       xml.writeCharacters(allowed(text(one, problem)));
       xml.writeEndElement();
     }
+    for (AttemptRecord earlier : one.earlier()) {
+      earlier(xml, one, earlier);
+    }
     if (!one.printed().isEmpty()) {
       xml.writeStartElement("system-out");
       xml.writeCharacters(allowed(one.printed()));
       xml.writeEndElement();
     }
+    xml.writeEndElement();
+  }
+
+  /** A try before the last, in the words of the build's own reports. */
+  private static void earlier(XMLStreamWriter xml, CaseRecord one, AttemptRecord earlier)
+      throws XMLStreamException {
+    ProblemRecord problem = earlier.problem();
+    String kind = earlier.outcome() == Outcome.FAILED ? "Failure" : "Error";
+    String message = problem == null ? earlier.outcome().word() : problem.message();
+    xml.writeStartElement((one.outcome() == Outcome.PASSED ? "flaky" : "rerun") + kind);
+    attribute(xml, "message", message.lines().findFirst().orElse(""));
+    attribute(
+        xml,
+        "type",
+        problem == null || problem.type().isEmpty() ? earlier.outcome().word() : problem.type());
+    xml.writeStartElement("stackTrace");
+    xml.writeCharacters(allowed(message + (problem == null ? "" : "\nat " + problem.at())));
+    xml.writeEndElement();
     xml.writeEndElement();
   }
 

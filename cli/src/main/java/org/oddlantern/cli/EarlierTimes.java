@@ -1,0 +1,36 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Map;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.Planned;
+import org.oddlantern.run.Journal;
+import org.oddlantern.run.RunEvent;
+
+/** How long cases took in the run that a new journal is about to replace. */
+final class EarlierTimes {
+
+  private EarlierTimes() {}
+
+  /** Microseconds by the full names of the planned cases; empty if there was no run that tells. */
+  static Map<String, Long> in(Path journal, Plan plan) {
+    Map<String, Long> micros = new HashMap<>();
+    if (!Files.isRegularFile(journal)) {
+      return micros;
+    }
+    try {
+      new Journal(journal).read(event -> {
+        if (event instanceof RunEvent.CaseFinished finished && finished.record().hasRun()) {
+          micros.put(finished.record().id(), finished.record().tookMicros());
+        }
+      });
+      micros.keySet().retainAll(plan.nodes().stream().map(Planned::name).toList());
+      return micros;
+    } catch (IOException e) {
+      return Map.of(); // it only helps to guess how long the run will take
+    }
+  }
+}

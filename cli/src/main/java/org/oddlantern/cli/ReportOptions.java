@@ -1,0 +1,90 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.reports.Comparison;
+import org.oddlantern.reports.Pages;
+import org.oddlantern.reports.RunData;
+import org.oddlantern.reports.RunHistory;
+import org.oddlantern.reports.html.ReportScope;
+import org.oddlantern.run.Journal;
+import picocli.CommandLine.Option;
+
+/** What reports tell, for every verb that makes some. */
+final class ReportOptions {
+
+  @Option(
+      names = "--pages",
+      paramLabel = "WHICH",
+      defaultValue = "all",
+      description =
+          "What the pages tell: counts, failures (those in full, the others by title), or all (default).")
+  private String pages = "all";
+
+  @Option(
+      names = "--compared-with",
+      paramLabel = "JOURNAL",
+      description = "Tell what is different from the run of this journal.")
+  private @Nullable Path before;
+
+  @Option(
+      names = "--history",
+      paramLabel = "FOLDER",
+      description =
+          "Keep a short journal of each run in this folder, and tell what was unstable or grew slower.")
+  private @Nullable Path history;
+
+  @Option(
+      names = "--keep",
+      paramLabel = "N",
+      description =
+          "How many runs the history keeps, like 50, or for how long, like 90d (default: 60).")
+  private String keep = "60";
+
+  @Option(
+      names = "--har",
+      description = "Write all exchanges as an HTTP archive, too, for developer tools of browsers.")
+  private boolean har;
+
+  /** Whether an archive of the exchanges is asked for. */
+  boolean har() {
+    return har;
+  }
+
+  /** What a report of a run tells; the run is added to the history first. */
+  ReportScope scope(RunData run, Path journal) throws IOException {
+    return new ReportScope(whichPages(), comparison(run), history(run, journal));
+  }
+
+  /** Refuses what cannot be followed, before anything is sent. */
+  void check() {
+    whichPages();
+    if (before != null && !Files.isRegularFile(before)) {
+      throw new Misuse("there is no journal " + before + " to compare with");
+    }
+    new KeptRuns(Path.of(""), keep);
+  }
+
+  private Pages whichPages() {
+    try {
+      return Pages.valueOf(pages.toUpperCase(Locale.ROOT));
+    } catch (IllegalArgumentException e) {
+      throw new Misuse("--pages takes counts, failures or all, not " + pages);
+    }
+  }
+
+  private @Nullable Comparison comparison(RunData run) throws IOException {
+    return before == null ? null : Comparison.of(RunData.of(new Journal(before)), run);
+  }
+
+  private @Nullable RunHistory history(RunData run, Path journal) throws IOException {
+    if (history == null) {
+      return null;
+    }
+    new KeptRuns(history, keep).add(run, journal);
+    return RunHistory.in(history);
+  }
+}

@@ -1,0 +1,114 @@
+package org.oddlantern.reports.console;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.oddlantern.reports.Amounts;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.Mark;
+import org.oddlantern.run.ProblemRecord;
+
+/** What is told again at the end of a run: what did not hold, what is worth a look, what was slow. */
+final class EndText {
+
+  private static final int MOST = 50;
+  private static final int SLOWEST = 3;
+  private static final long SLOW_MICROS = 500_000;
+
+  private final List<CaseRecord> broken = new ArrayList<>();
+  private final List<CaseRecord> notable = new ArrayList<>();
+  private List<CaseRecord> slow = new ArrayList<>();
+  private int told;
+
+  void hear(CaseRecord one) {
+    told++;
+    if (!one.outcome().isGreen()) {
+      broken.add(slim(one));
+    } else if (one.marks().stream()
+        .anyMatch(mark -> mark != Mark.UNPROVEN && mark != Mark.NEEDED)) {
+      notable.add(slim(one));
+    }
+    if (one.tookMicros() >= SLOW_MICROS) {
+      slow.add(slim(one));
+      slow = new ArrayList<>(slow.stream()
+          .sorted(Comparator.comparingLong(CaseRecord::tookMicros).reversed())
+          .limit(SLOWEST)
+          .toList());
+    }
+  }
+
+  /** Without what it sent and got, which nobody needs to keep. */
+  private static CaseRecord slim(CaseRecord one) {
+    return new CaseRecord(
+        one.kind(),
+        one.id(),
+        one.suite(),
+        one.title(),
+        one.place(),
+        one.order(),
+        one.whose(),
+        one.lane(),
+        one.outcome(),
+        one.marks(),
+        one.startedAt(),
+        one.tookMicros(),
+        List.of(),
+        List.of(),
+        List.of(),
+        one.knownFault(),
+        one.problem(),
+        "",
+        List.of(),
+        List.of(),
+        List.of());
+  }
+
+  /** Nothing if hardly anything was told, since it is still in sight. */
+  List<Line> lines() {
+    List<Line> lines = new ArrayList<>();
+    if (told > 1) {
+      broken.stream()
+          .filter(CaseRecord::hasRun)
+          .sorted(Comparator.comparingInt(CaseRecord::order))
+          .limit(MOST)
+          .forEach(one -> lines.add(new Line(one.word(), named(one) + at(one), true)));
+      long waiting = broken.stream().filter(one -> !one.hasRun()).count();
+      if (waiting > 0) {
+        lines.add(new Line("not run", Amounts.of(waiting, "case") + " because of these", true));
+      }
+      if (broken.size() - waiting > MOST) {
+        lines.add(new Line(
+            "more", Amounts.of(broken.size() - waiting - MOST, "case") + ", see the report", true));
+      }
+    }
+    Stream.of(Mark.WARNED, Mark.FLAKY, Mark.FIXED)
+        .forEach(mark -> notable.stream()
+            .filter(one -> one.marks().contains(mark))
+            .limit(MOST)
+            .forEach(one -> lines.add(new Line(mark.word(), named(one), false))));
+    if (told > SLOWEST) {
+      slow.forEach(one ->
+          lines.add(new Line("slow", Amounts.time(one.tookMicros()) + "  " + named(one), false)));
+    }
+    return lines;
+  }
+
+  private static String named(CaseRecord one) {
+    return one.suite() + ": " + one.title();
+  }
+
+  private static String at(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    return "  at " + (problem == null || problem.at().isEmpty() ? one.place() : problem.at());
+  }
+
+  /**
+   * A line.
+   *
+   * @param word what it begins with
+   * @param text the rest
+   * @param alarming whether it did not hold
+   */
+  record Line(String word, String text, boolean alarming) {}
+}
