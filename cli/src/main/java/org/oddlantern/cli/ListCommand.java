@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.oddlantern.config.SettingsFile;
 import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.Planner;
 import org.oddlantern.plan.Selection;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -26,7 +27,7 @@ final class ListCommand implements Callable<Integer> {
       paramLabel = "FORM",
       defaultValue = "text",
       description =
-          "text (the cases by suite), graph (each value with who makes, reads, changes and ends it) or dot (the same as a drawing for Graphviz).")
+          "text (the cases by suite), markdown (the same in plain sentences, for people who do not program), json, graph (each value with who makes, reads, changes and ends it) or dot (the same as a drawing for Graphviz).")
   private Form form = Form.text;
 
   @Option(names = "--graph", description = "The same as --as graph.")
@@ -41,9 +42,12 @@ final class ListCommand implements Callable<Integer> {
     Suites suites = where.suites();
     ClassLoader loader = suites.loader();
     Path folder = SettingsFile.find(Path.of(""), loader).folder();
-    Plan plan = suites.planner(loader, folder).plan(Selection.ALL);
+    Planner planner = suites.planner(loader, folder);
+    Plan plan = planner.plan(Selection.ALL);
     switch (graph ? Form.graph : form) {
       case text -> new ListText(terminal.out()).print(plan);
+      case markdown -> new Description(planner, plan).lines().forEach(terminal.out()::println);
+      case json -> terminal.out().println(new ListJson(planner, plan).text());
       case graph -> new ValueFlow(plan).lines().forEach(terminal.out()::println);
       case dot -> new PlanDrawing(plan).lines().forEach(terminal.out()::println);
     }
@@ -53,6 +57,8 @@ final class ListCommand implements Callable<Integer> {
   /** How it is printed. */
   private enum Form {
     text,
+    markdown,
+    json,
     graph,
     dot
   }

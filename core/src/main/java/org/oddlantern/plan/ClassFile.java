@@ -26,6 +26,7 @@ final class ClassFile {
   private final boolean marked;
   private final Map<String, Position> methods = new HashMap<>();
   private final List<SchemaName> schemas = new ArrayList<>();
+  private final Map<String, List<String>> steps = new HashMap<>();
   private final List<String> warnings = new ArrayList<>();
   private final List<PlanProblem> foreignMarks = new ArrayList<>();
   private int firstLine = Integer.MAX_VALUE;
@@ -70,6 +71,11 @@ final class ClassFile {
   /** The schemas that its code names by constants, in source order. */
   List<SchemaName> schemas() {
     return schemas;
+  }
+
+  /** The steps that a method names by constants, in source order. */
+  List<String> steps(String method, String descriptor) {
+    return List.copyOf(steps.getOrDefault(method + descriptor, List.of()));
   }
 
   /** Fields that its methods assign: they carry nothing from case to case. */
@@ -137,14 +143,18 @@ final class ClassFile {
   }
 
   /** Reads one method for its first line, the schemas it names and the fields it assigns. */
-  private final class MethodReader extends SchemaNames {
+  private final class MethodReader extends NamedTexts {
     private final String method;
     private final String key;
     private final int order;
     private final List<String> marks = new ArrayList<>();
 
     MethodReader(String method, String descriptor, int order) {
-      super(method, source, schemas);
+      super(
+          method,
+          source,
+          schemas,
+          steps.computeIfAbsent(method + descriptor, key -> new ArrayList<>(0)));
       this.method = method;
       this.key = method + descriptor;
       this.order = order;

@@ -106,6 +106,16 @@ public final class Planner {
   }
 
   /**
+   * The steps that a case names by constant texts, as its class file has them.
+   *
+   * @param one the case
+   * @return in source order
+   */
+  public List<String> steps(CaseDefinition one) {
+    return reader.steps(one.method());
+  }
+
+  /**
    * The cases that a selection may mean, as their classes define them. Nothing is planned and no samples
    * are asked for, so a case over samples stands here once; problems are left for the plan to tell.
    *

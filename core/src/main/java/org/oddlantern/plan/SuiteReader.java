@@ -155,6 +155,12 @@ final class SuiteReader {
         && Arrays.equals(method.getParameterTypes(), inherited.getParameterTypes());
   }
 
+  /** The steps that a method names. */
+  List<String> steps(Method method) {
+    return file(method.getDeclaringClass())
+        .steps(method.getName(), org.objectweb.asm.Type.getMethodDescriptor(method));
+  }
+
   private Position position(Method method) {
     return file(method.getDeclaringClass())
         .position(method.getName(), org.objectweb.asm.Type.getMethodDescriptor(method));

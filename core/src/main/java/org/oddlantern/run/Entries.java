@@ -2,6 +2,7 @@ package org.oddlantern.run;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -163,8 +164,9 @@ final class Entries {
    */
   record Took(Instant start, long micros) {
 
+    /** To the microsecond, as journals tell it. */
     static Took since(Instant start, long nanos) {
-      return new Took(start, (System.nanoTime() - nanos) / 1_000);
+      return new Took(start.truncatedTo(ChronoUnit.MICROS), (System.nanoTime() - nanos) / 1_000);
     }
   }
 

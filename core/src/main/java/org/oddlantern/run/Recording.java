@@ -179,7 +179,8 @@ final class Recording {
   }
 
   StepRecord record(Step step, int after) {
-    return new StepRecord(masker.text(step.words()), after, step.at());
+    return new StepRecord(
+        masker.text(step.words()), after, step.at().truncatedTo(ChronoUnit.MICROS));
   }
 
   KeptRecord record(String name, String contentType, byte[] content) {

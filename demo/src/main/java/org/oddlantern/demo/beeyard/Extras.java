@@ -20,6 +20,10 @@ record Extras(Store store, Access access) {
     routes.get("/api/session", this::session);
     routes.delete("/api/session", this::endSession);
     routes.post("/api/hives/{id}/photos", this::addPhoto);
+    routes.get("/api/hives/{id}/photos/latest", context -> {
+      access.keeper(context);
+      context.contentType("image/png").result(Photo.png());
+    });
     routes.post("/api/inspections/count", this::count);
     routes.get("/api/export", this::export);
     routes.post("/api/graphql", this::graphQl);

@@ -7,10 +7,13 @@
     var told = form.querySelector("output");
     var boxes = Array.prototype.slice.call(form.querySelectorAll("input[type=checkbox]"));
     var suites = Array.prototype.slice.call(document.querySelectorAll("section.suite")).map(function (suite) {
-      var heading = suite.querySelector("h3, h4");
+      var name = "";
+      for (var each = suite; each; each = each.parentElement.closest("section.suite")) {
+        name += " " + each.querySelector("h3, h4").textContent.toLowerCase();
+      }
       return {
         node: suite,
-        name: heading ? heading.textContent.toLowerCase() : "",
+        name: name,
         rows: Array.prototype.slice.call(suite.querySelectorAll(":scope > table > tbody > tr")).map(function (row) {
           return { node: row, word: row.cells[0].textContent, text: row.cells[2].textContent.toLowerCase() };
         })
@@ -34,7 +37,7 @@
       suites.forEach(function (suite) {
         suite.node.hidden = !suite.node.querySelector("tbody > tr:not([hidden])");
       });
-      told.textContent = shown === all ? "" : shown + " of " + all + " cases";
+      told.textContent = shown === all ? "" : shown + " of " + all + " shown";
     };
     form.hidden = false;
     form.addEventListener("input", sift);

@@ -8,25 +8,29 @@ import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
-/** Finds in a method where a schema is named by a constant. */
-class SchemaNames extends MethodVisitor {
+/** Finds in a method where a schema or a step is named by a constant. */
+class NamedTexts extends MethodVisitor {
+
+  private static final String CHECKS = "org/oddlantern/check/Checks";
 
   private static final Set<String> CALLS = Set.of(
-      "org/oddlantern/check/Checks.schema",
+      CHECKS + ".schema",
       "org/oddlantern/check/Shapes.schema",
       "org/oddlantern/schema/Schema.named");
 
   private final String method;
   private final String source;
   private final List<SchemaName> found;
+  private final List<String> steps;
   private @Nullable String constant;
   private int line;
 
-  SchemaNames(String method, String source, List<SchemaName> found) {
+  NamedTexts(String method, String source, List<SchemaName> found, List<String> steps) {
     super(Opcodes.ASM9);
     this.method = method;
     this.source = source;
     this.found = found;
+    this.steps = steps;
   }
 
   @Override
@@ -42,7 +46,9 @@ class SchemaNames extends MethodVisitor {
   @Override
   public void visitMethodInsn(
       int opcode, String owner, String name, String descriptor, boolean isInterface) {
-    if (constant != null
+    if (constant != null && name.equals("step") && owner.equals(CHECKS)) {
+      steps.add(constant);
+    } else if (constant != null
         && CALLS.contains(owner + "." + name)
         && descriptor.startsWith("(Ljava/lang/String;)")) {
       String where = method.startsWith("<") || method.startsWith("lambda$") ? "" : " in " + method;

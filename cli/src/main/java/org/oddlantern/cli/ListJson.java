@@ -1,0 +1,46 @@
+package org.oddlantern.cli;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Words;
+import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.PlannedCase;
+import org.oddlantern.plan.Planner;
+
+/** The cases of a plan as JSON, for other programs. */
+record ListJson(Planner planner, Plan plan) {
+
+  String text() {
+    List<Map<String, Object>> cases =
+        plan.cases().stream().map(PlannedCase::definition).map(this::told).toList();
+    return JsonMapping.standard().write(Map.of("cases", cases));
+  }
+
+  private Map<String, Object> told(CaseDefinition one) {
+    Map<String, Object> told = new LinkedHashMap<>();
+    told.put("id", one.id().toString());
+    told.put("suite", one.suite().getName());
+    told.put("title", one.title());
+    told.put("place", one.position().toString());
+    told.put("tags", one.marks().tags());
+    told.put("takes", one.wants().stream().map(want -> Words.of(want.type())).toList());
+    told.put("gives", one.handsOn() == null ? List.of() : List.of(Words.of(one.handsOn())));
+    told.put("steps", planner.steps(one));
+    List<String> state = new ArrayList<>();
+    if (one.marks().toBeWritten()) {
+      state.add("to be written");
+    }
+    if (!one.marks().notNow().isEmpty()) {
+      state.add("not now: " + one.marks().notNow());
+    }
+    if (!one.marks().knownFault().isEmpty()) {
+      state.add("known fault " + one.marks().knownFault());
+    }
+    told.put("state", state);
+    return told;
+  }
+}

@@ -1,0 +1,146 @@
+package org.oddlantern.dist.pages;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.oddlantern.http.Header;
+import org.oddlantern.http.Verdict;
+import org.oddlantern.json.Finding;
+import org.oddlantern.run.BodyRecord;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.ExchangeRecord;
+import org.oddlantern.run.JournalWriter;
+import org.oddlantern.run.Mark;
+import org.oddlantern.run.Outcome;
+import org.oddlantern.run.ProblemRecord;
+import org.oddlantern.run.RecordKind;
+import org.oddlantern.run.RunEvent;
+import org.oddlantern.run.SourceRecord;
+import org.oddlantern.run.StepRecord;
+
+/** Journals of runs that no page likes: endless words, marks of HTML everywhere, very many cases. */
+final class HostileRun {
+
+  static final String ENDLESS = "x".repeat(10_000);
+  private static final String EVIL =
+      "<img src=x onerror=\"document.title='broken into'\"><script>document.title='broken into'</script>&amp;\u202e";
+  private static final Instant WHEN = Instant.parse("2026-11-23T10:00:00Z");
+
+  private HostileRun() {}
+
+  /** Three cases with everything that is too long or means something elsewhere. */
+  static void endless(Path journal) throws IOException {
+    List<CaseRecord> cases = new ArrayList<>();
+    for (String text : List.of(ENDLESS, EVIL, "http://127.0.0.1/" + "a/".repeat(3_000))) {
+      cases.add(broken(text, cases.size()));
+    }
+    write(journal, cases);
+  }
+
+  /** As many small cases as asked for, most of which passed. */
+  static void many(Path journal, int count) throws IOException {
+    List<CaseRecord> cases = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      boolean broke = i % 500 == 7;
+      cases.add(one(
+          "org.fennelhill.Yard" + i / 100 + "Test",
+          "hive " + i + " is as it was registered",
+          i,
+          broke ? Outcome.FAILED : Outcome.PASSED,
+          List.of(exchange(
+              "",
+              "{\"id\":" + i + ",\"label\":\"Foxglove\"}",
+              "http://127.0.0.1/hives/" + i,
+              !broke)),
+          broke ? new ProblemRecord("", "it is not", "Yard.java:12", "") : null,
+          ""));
+    }
+    write(journal, cases);
+  }
+
+  private static CaseRecord broken(String text, int order) {
+    return one(
+        "org.fennelhill.HostileTest",
+        text,
+        order,
+        Outcome.FAILED,
+        List.of(
+            exchange(text, "{\"label\":\"" + "y".repeat(10_000) + "\",\"kind\":4}", text, false),
+            exchange(text, "<a><b>" + "z".repeat(10_000) + "</b><c k='1'/></a>", text, false)),
+        new ProblemRecord(
+            "Evil",
+            text,
+            "HostileTest.java:4",
+            text,
+            new SourceRecord("HostileTest.java", 3, 4, List.of(text, "  " + text))),
+        text);
+  }
+
+  private static CaseRecord one(
+      String suite,
+      String title,
+      int order,
+      Outcome outcome,
+      List<ExchangeRecord> exchanges,
+      ProblemRecord problem,
+      String printed) {
+    return new CaseRecord(
+        RecordKind.CASE,
+        suite + "#case" + order,
+        suite.replaceAll(".*\\.", ""),
+        title,
+        "Yard.java:3",
+        order,
+        "",
+        1 + order % 8,
+        outcome,
+        order % 50 == 3 ? List.of(Mark.WARNED) : List.of(),
+        WHEN.plusMillis(order / 8 * 2L),
+        1_900,
+        List.of(),
+        exchanges,
+        List.of(),
+        "",
+        problem,
+        printed,
+        printed.isEmpty() ? List.of() : List.of(new StepRecord(printed, 0, WHEN)),
+        List.of(),
+        List.of());
+  }
+
+  private static ExchangeRecord exchange(String name, String body, String url, boolean holds) {
+    Finding finding =
+        Finding.of("$.kind", name.isBlank() ? "5" : name, name.isBlank() ? "4" : name);
+    return new ExchangeRecord(
+        name,
+        "GET",
+        url,
+        List.of(new Header("X-Hive", name)),
+        BodyRecord.NONE,
+        200,
+        "OK",
+        List.of(new Header("X-Hive", name)),
+        new BodyRecord(body.length(), body, null, List.of()),
+        WHEN,
+        1_000,
+        null,
+        List.of(new Verdict(
+            "at(\"$.kind\", " + name + ")", false, holds ? List.of() : List.of(finding))),
+        List.of());
+  }
+
+  private static void write(Path journal, List<CaseRecord> cases) throws IOException {
+    try (JournalWriter writer = new JournalWriter(journal)) {
+      writer.hear(new RunEvent.Started(
+          1, "run", "Fennel Hill", "local", "s", WHEN, cases.size(), 1, 8, "", List.of(EVIL)));
+      for (CaseRecord one : cases) {
+        writer.hear(new RunEvent.CaseFinished(one));
+      }
+      writer.hear(new RunEvent.Ended(
+          WHEN.plusSeconds(9), 9_000_000, Map.of("passed", cases.size()), 0, false));
+    }
+  }
+}

@@ -1,0 +1,260 @@
+package org.oddlantern.dist.pages;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.oddlantern.dist.Command;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.reports.RunData;
+import org.oddlantern.reports.html.HtmlReport;
+import org.oddlantern.run.Journal;
+import tools.jackson.databind.JsonNode;
+
+/** The pages of the demo and of hostile runs in a real browser, and under the eyes of checkers. */
+class PagesIT {
+
+  private static final Path CHECKERS = Path.of("../conformance/fetched/reports");
+  private static final String NOTHING_INLINE =
+      "default-src 'none'; style-src 'self'; img-src 'self'";
+  private static final String ROWS = "section.suite > table > tbody > tr";
+  private static final String SHOWN =
+      "[...document.querySelectorAll('" + ROWS + "')].filter(row => row.offsetParent).length";
+
+  @TempDir
+  static Path folder;
+
+  private static Browser browser;
+
+  @BeforeAll
+  static void runTheDemoAndOpenABrowser() throws Exception {
+    boolean installed = Browser.program().isPresent();
+    assertTrue(installed || !required(), "CI wants a browser: install chromium");
+    assumeTrue(installed, "no browser is installed (chromium), so pages are not looked at");
+    for (int run = 0; run < 2; run++) {
+      Command.Output output = Command.in(folder)
+          .run(
+              "demo",
+              "--with-faults",
+              "--lanes",
+              "2",
+              "--out",
+              "out",
+              "--history",
+              "history",
+              "--har");
+      assertEquals(1, output.status(), output.out());
+    }
+    browser = Browser.started();
+  }
+
+  private static boolean required() {
+    return "required".equals(System.getenv("CONFORMANCE"));
+  }
+
+  @AfterAll
+  static void close() throws IOException {
+    if (browser != null) {
+      browser.close();
+    }
+  }
+
+  @Test
+  void theScriptFindsAndFiltersAndKeysMove() throws Exception {
+    try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), "")) {
+      browser.withScripts(true);
+      browser.size(1280, 800);
+      browser.open(pages.address("report/index.html"));
+      assertEquals(78, browser.number(SHOWN));
+      browser.type("/");
+      assertEquals("sought", browser.text("document.activeElement.id"));
+      browser.type("neighbour hiverefusal");
+      assertEquals(2, browser.number(SHOWN));
+      assertEquals("2 of 78 shown", browser.text("document.querySelector('#sifted').textContent"));
+      browser.press("Escape", 27);
+      assertEquals(78, browser.number(SHOWN));
+      browser.click(".choice input[value=passed]");
+      int broken = browser.number("document.querySelectorAll('" + ROWS + ".broken').length");
+      assertTrue(broken >= 10);
+      assertEquals(broken, browser.number(SHOWN));
+      browser.type("n");
+      assertEquals(
+          browser.text("document.querySelector('.card h3 a').href"),
+          browser.text("document.activeElement.href"));
+      browser.type("nnp");
+      assertEquals(
+          browser.text("document.querySelectorAll('.card h3 a')[1].href"),
+          browser.text("document.activeElement.href"));
+      browser.open(browser.text("document.activeElement.href"));
+      assertTrue(
+          browser.text("document.querySelector(':target > h2').textContent").startsWith("failed"));
+    }
+  }
+
+  @Test
+  void everyPageIsWholeWithoutScriptAndUnderAPolicyThatForbidsInlineStyle() throws Exception {
+    try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), NOTHING_INLINE)) {
+      browser.size(1280, 800);
+      browser.withScripts(false);
+      browser.open(pages.address("report/index.html"));
+      assertEquals(78, browser.number(SHOWN));
+      assertEquals(0, browser.number("document.querySelector('form.sieve').offsetHeight"));
+      assertEquals(
+          "4px", browser.text("getComputedStyle(document.querySelector('.card')).borderLeftWidth"));
+      assertFalse(browser
+          .text("getComputedStyle(document.querySelector('.lanes .bar')).fill")
+          .equals("rgb(0, 0, 0)"));
+      assertEquals(
+          0,
+          browser.number("document.querySelectorAll('[style], style, script:not([src])').length"));
+      browser.open(pages.address("report/" + page("KeeperDayTest")));
+      assertTrue(
+          browser.value("[...document.querySelectorAll('.step')].length == 3").asBoolean(false));
+      browser.value("document.querySelectorAll('details').forEach(one => one.open = true)");
+      assertEquals(
+          240,
+          browser.number(
+              "(async () => { let one = document.querySelector('img.picture'); one.loading = 'eager'; await one.decode(); return one.naturalWidth; })()"));
+      browser.withScripts(true);
+    }
+  }
+
+  @Test
+  void nothingOverflowsAndNothingFromOutsideRuns() throws Exception {
+    Path out = folder.resolve("hostile");
+    HostileRun.endless(out.resolve("journal.jsonl"));
+    Journal journal = new Journal(out.resolve("journal.jsonl"));
+    HtmlReport.write(RunData.of(journal), journal, out.resolve("report"));
+    List<String> wrong = new ArrayList<>();
+    try (ServedFolder hostile = ServedFolder.of(out, "");
+        ServedFolder demo = ServedFolder.of(folder.resolve("out"), "")) {
+      for (int width : new int[] {1280, 390}) {
+        browser.size(width, 844);
+        for (String address : List.of(
+            hostile.address("report/index.html"),
+            hostile.address("report/suite-1-HostileTest.html"),
+            demo.address("report/index.html"),
+            demo.address("report/history.html"),
+            demo.address("report/" + page("CallKindsTest")))) {
+          browser.open(address);
+          browser.value("document.querySelectorAll('details').forEach(one => one.open = true)");
+          int wide = browser.number("document.documentElement.scrollWidth");
+          if (wide > width) {
+            wrong.add(address.replaceAll(".*/", "") + " is " + wide + " wide in " + width);
+          }
+          assertFalse(browser.text("document.title").contains("broken into:"), address);
+          assertFalse(browser.text("document.title").equals("broken into"), address);
+        }
+      }
+    }
+    assertEquals(List.of(), wrong);
+  }
+
+  @Test
+  void tenThousandCasesAreUsableAndSmall() throws Exception {
+    Path out = folder.resolve("many");
+    HostileRun.many(out.resolve("journal.jsonl"), 10_000);
+    Journal journal = new Journal(out.resolve("journal.jsonl"));
+    HtmlReport.write(RunData.of(journal), journal, out.resolve("report"));
+    long size = Files.size(out.resolve("report/index.html"));
+    assertTrue(size < 2_000_000, "the index has " + size + " bytes");
+    try (ServedFolder pages = ServedFolder.of(out, "")) {
+      browser.size(1280, 800);
+      browser.open(pages.address("report/index.html"));
+      browser.type("/");
+      browser.type("hive 4711 ");
+      assertEquals(1, browser.number(SHOWN));
+    }
+  }
+
+  @Test
+  void theAccessibilityCheckerFindsNoErrors() throws Exception {
+    Path axe = CHECKERS.resolve("axe.min.js");
+    assumeChecker(axe);
+    List<String> found = new ArrayList<>();
+    try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), "")) {
+      browser.size(1280, 800);
+      for (boolean dark : new boolean[] {false, true}) {
+        browser.dark(dark);
+        for (String page : List.of(
+            "index.html",
+            "history.html",
+            page("CallKindsTest"),
+            page("KeeperDayTest"),
+            page("SchemaTest"))) {
+          browser.open(pages.address("report/" + page));
+          browser.value("document.querySelectorAll('details').forEach(one => one.open = true)");
+          browser.value(Files.readString(axe) + "; true");
+          JsonNode violations = browser.value(
+              "axe.run().then(all => all.violations.map(one => one.id + ': ' + one.help + ' ' + one.nodes.slice(0, 3).map(node => node.html).join(' | ')))");
+          violations.forEach(
+              one -> found.add(page + (dark ? ", dark: " : ": ") + one.asString("")));
+        }
+      }
+      browser.dark(false);
+    }
+    assertEquals(List.of(), found);
+  }
+
+  @Test
+  void theHtmlCheckerFindsNoErrors() throws Exception {
+    Path checker = CHECKERS.resolve("vnu.jar");
+    assumeChecker(checker);
+    Process process = new ProcessBuilder(
+            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "-jar",
+            checker.toString(),
+            "--errors-only",
+            "--skip-non-html",
+            folder.resolve("out/report").toString())
+        .redirectErrorStream(true)
+        .start();
+    String told = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    assertEquals(0, process.waitFor(), told);
+  }
+
+  @Test
+  void theArchiveFitsTheSchemasOfItsFormat() throws Exception {
+    Path schemas = CHECKERS.resolve("har");
+    assumeChecker(schemas);
+    Command.Output fits = Command.in(folder)
+        .run(
+            "schema",
+            "check",
+            schemas.toAbsolutePath().normalize().resolve("har.json").toString(),
+            "out/exchanges.har");
+    assertEquals(0, fits.status(), fits.out() + fits.err());
+    JsonNode log = JsonMapping.standard()
+        .parse(Files.readString(folder.resolve("out/exchanges.har")))
+        .path("log");
+    assertTrue(log.path("entries").size() > 80);
+    assertFalse(log.toString().contains("honey-and-thyme"));
+  }
+
+  private static void assumeChecker(Path checker) {
+    assertTrue(Files.exists(checker) || !required(), checker + " is missing");
+    assumeTrue(Files.exists(checker), "conformance/fetch-report-checkers.sh brings the checker");
+  }
+
+  private static String page(String suite) throws IOException {
+    try (Stream<Path> pages = Files.list(folder.resolve("out/report"))) {
+      return pages
+          .map(page -> page.getFileName().toString())
+          .filter(page -> page.endsWith("-" + suite + ".html"))
+          .findFirst()
+          .orElseThrow();
+    }
+  }
+}
