@@ -31,7 +31,7 @@ class BadInputIT {
     refused(2, "odd-lantern: Unknown option: '--lane'\n", "run", "x", "--lane", "3");
     refused(
         2,
-        "odd-lantern: say where the suites are: a class folder or a jar, for instance target/test-classes\n",
+        "odd-lantern: say where the suites are: a class folder or a jar, for instance target/test-classes (not needed where there is a pom.xml)\n",
         "run");
     refused(
         2,

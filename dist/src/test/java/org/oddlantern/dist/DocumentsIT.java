@@ -55,6 +55,7 @@ class DocumentsIT {
         .replace(document("checks"), "")
         .replace(document("schemas"), "")
         .replace(document("suites"), "")
+        .replace(blocksOf(document("reports"), "java"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
         .replace(document("ci"), "");
@@ -63,7 +64,7 @@ class DocumentsIT {
     for (String command : String.join("", blocks(elsewhere, "sh")).lines().toList()) {
       assertTrue(
           command.matches(
-              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch)"),
+              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch)"),
           command + " is a command that no test knows");
     }
   }
@@ -77,8 +78,13 @@ class DocumentsIT {
         sources.append(Files.readString(file));
       }
     }
-    List<String> snippets =
-        blocks(calls() + document("checks") + document("schemas") + document("suites"), "java");
+    List<String> snippets = blocks(
+        calls()
+            + document("checks")
+            + document("schemas")
+            + document("suites")
+            + document("reports"),
+        "java");
     assertTrue(snippets.size() > 25, "only " + snippets.size() + " snippets were found");
     for (String snippet : snippets) {
       assertTrue(dense(sources.toString()).contains(dense(snippet)), snippet);
@@ -121,7 +127,12 @@ class DocumentsIT {
   @Test
   void everyPictureThatIsShownIsThereAndEveryPictureThatIsThereIsShown() throws IOException {
     Matcher links = Pattern.compile("\\(((?:docs/|CHANGELOG)[^)]+)\\)").matcher(readme());
-    List<Path> linked = links.results().map(link -> ROOT.resolve(link.group(1))).toList();
+    List<Path> linked =
+        new ArrayList<>(links.results().map(link -> ROOT.resolve(link.group(1))).toList());
+    Pattern.compile("\\((screenshots/[^)]+)\\)")
+        .matcher(document("reports"))
+        .results()
+        .forEach(link -> linked.add(ROOT.resolve("docs").resolve(link.group(1))));
     linked.forEach(
         file -> assertTrue(Files.isRegularFile(file), file + " is linked but not there"));
     try (Stream<Path> pictures = Files.list(ROOT.resolve("docs/screenshots"))) {
@@ -133,6 +144,12 @@ class DocumentsIT {
   @Test
   void noDocumentNamesAPathOfSomebodysMachine() throws IOException {
     assertFalse(everything().matches("(?s).*(?<![\\w.])/(home|root|tmp|work)/.*"));
+  }
+
+  /** All of them as they stand, marks included. */
+  private static String blocksOf(String text, String language) {
+    Matcher blocks = Pattern.compile("(?s)```" + language + "\\n.*?```").matcher(text);
+    return blocks.find() ? blocks.group() : "";
   }
 
   private static List<String> blocks(String text, String language) {

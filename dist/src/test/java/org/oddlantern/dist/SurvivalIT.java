@@ -110,6 +110,8 @@ class SurvivalIT {
         List.of(
             "journal   odd-lantern-out/journal.jsonl",
             "junit xml late/junit-xml",
+            "counts    late/counts.json",
+            "summary   late/summary.md",
             "report    late/report/index.html"),
         output.out().lines().toList());
     String page = Files.readString(folder.resolve("late/report/index.html"));

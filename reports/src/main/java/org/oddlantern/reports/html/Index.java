@@ -5,6 +5,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.Pages;
@@ -68,7 +69,10 @@ final class Index {
         told ? LaneDrawing.of(run) : null,
         told ? views(run.slowest(SLOWEST)) : List.of(),
         scope.history() != null,
-        run.cases().stream().map(CaseRecord::word).distinct().toList());
+        Stream.concat(run.cases().stream(), run.shared().stream())
+            .map(CaseRecord::word)
+            .distinct()
+            .toList());
   }
 
   private List<CaseView> views(List<CaseRecord> records) {
