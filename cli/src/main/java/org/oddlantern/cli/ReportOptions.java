@@ -11,6 +11,7 @@ import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunHistory;
 import org.oddlantern.reports.html.ReportScope;
 import org.oddlantern.run.Journal;
+import org.oddlantern.run.ShortJournal;
 import picocli.CommandLine.Option;
 
 /** What reports tell, for every verb that makes some. */
@@ -49,6 +50,8 @@ final class ReportOptions {
       description = "Write all exchanges as an HTTP archive, too, for developer tools of browsers.")
   private boolean har;
 
+  private @Nullable RunData earlier;
+
   /** Whether an archive of the exchanges is asked for. */
   boolean har() {
     return har;
@@ -59,13 +62,33 @@ final class ReportOptions {
     return new ReportScope(whichPages(), comparison(run), history(run, journal));
   }
 
-  /** Refuses what cannot be followed, before anything is sent. */
+  /**
+   * Refuses what cannot be followed, before anything is sent, and reads the earlier run, whose journal may
+   * be about to be replaced.
+   */
   void check() {
     whichPages();
-    if (before != null && !Files.isRegularFile(before)) {
-      throw new Misuse("there is no journal " + before + " to compare with");
+    if (before != null) {
+      earlier = earlier(before);
     }
     new KeptRuns(Path.of(""), keep);
+  }
+
+  private static RunData earlier(Path journal) {
+    if (!Files.isRegularFile(journal)) {
+      throw new Misuse("there is no journal " + journal + " to compare with");
+    }
+    try {
+      Path brief = Files.createTempFile("odd-lantern", ".jsonl");
+      try {
+        new ShortJournal(journal).write(brief);
+        return RunData.of(new Journal(brief));
+      } finally {
+        Files.delete(brief);
+      }
+    } catch (IOException e) {
+      throw new Misuse("the journal of --compared-with cannot be read: " + e.getMessage());
+    }
   }
 
   private Pages whichPages() {
@@ -76,8 +99,8 @@ final class ReportOptions {
     }
   }
 
-  private @Nullable Comparison comparison(RunData run) throws IOException {
-    return before == null ? null : Comparison.of(RunData.of(new Journal(before)), run);
+  private @Nullable Comparison comparison(RunData run) {
+    return earlier == null ? null : Comparison.of(earlier, run);
   }
 
   private @Nullable RunHistory history(RunData run, Path journal) throws IOException {

@@ -74,7 +74,8 @@ class HostileTextTest {
     HtmlReport.write(run(), new Journal(folder.resolve("journal.jsonl")), folder.resolve("report"));
     try (Stream<Path> pages = Files.list(folder.resolve("report"))) {
       for (Path page : pages.filter(file -> file.toString().endsWith(".html")).toList()) {
-        String html = Files.readString(page);
+        String html =
+            Files.readString(page).replace("<script src=\"ledger.js\" defer></script>", "");
         assertFalse(html.contains("<script"), page.toString());
         assertTrue(html.contains("&lt;script&gt;alert(1)&lt;/script&gt;"), page.toString());
       }

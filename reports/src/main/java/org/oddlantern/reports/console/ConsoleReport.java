@@ -175,9 +175,11 @@ public final class ConsoleReport implements RunListener {
     lines.stream().skip(1).forEach(out::println);
     for (AttemptRecord earlier : one.earlier()) {
       ProblemRecord problem = earlier.problem();
-      out.println("          before    " + earlier.outcome().word() + " after "
-          + Amounts.time(earlier.tookMicros())
-          + (problem == null ? "" : ", " + Plain.line(first(problem))));
+      line(
+          "          before    " + earlier.outcome().word() + " after "
+              + Amounts.time(earlier.tookMicros())
+              + (problem == null ? "" : ", " + Plain.line(first(problem))),
+          20);
     }
     CaseText.of(one, detail).forEach(text -> line("          " + text, indent(text)));
     broken = !one.outcome().isGreen() && !one.asked().isEmpty();
@@ -194,7 +196,8 @@ public final class ConsoleReport implements RunListener {
 
   private List<String> wrapped(String line, int indent) {
     String text = style.ascii() ? Plain.ascii(line) : line;
-    return Wrapping.of(text, style.columns(), indent);
+    boolean stack = line.strip().startsWith("at ") && line.endsWith(")");
+    return stack ? List.of(text) : Wrapping.of(text, style.columns(), indent);
   }
 
   private void line(String line, int indent) {
