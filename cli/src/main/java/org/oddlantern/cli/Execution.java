@@ -60,8 +60,9 @@ final class Execution {
       // a case that computes without end must not take a processor away from all others
       System.setProperty(CARRIERS, String.valueOf(Math.min(order.lanes(), MOST_CARRIERS)));
     }
-    options.reports().check();
+    options.reports().check(order.settings().history());
     options.detail();
+    options.longBody();
     out.prepare();
     Runner runner = new Runner(order, Clock.systemUTC());
     try (StopSignal signal = new StopSignal(terminal, runner);
@@ -74,7 +75,7 @@ final class Execution {
     Path journal = out.journal();
     Style style = terminal.style();
     Map<String, Long> earlier = style.live() ? EarlierTimes.in(journal, plan) : Map.of();
-    JournalWriter writer = begun(journal);
+    JournalWriter writer = begun(journal, options.longBody());
     List<String> problems = new ArrayList<>();
     RunResult result;
     try (CapturedPrinting printing = CapturedPrinting.begun()) {
@@ -117,9 +118,9 @@ final class Execution {
     }
   }
 
-  private static JournalWriter begun(Path journal) {
+  private static JournalWriter begun(Path journal, int longBody) {
     try {
-      return new JournalWriter(journal);
+      return new JournalWriter(journal, longBody);
     } catch (IOException e) {
       throw new Misuse("the journal " + journal + " cannot be written (" + e
           + "); choose another folder with --out");

@@ -9,7 +9,7 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.regex.Matcher;
-import java.util.regex.Pattern;
+import org.oddlantern.config.HistorySettings;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunHistory;
 import org.oddlantern.run.ShortJournal;
@@ -22,12 +22,11 @@ import org.oddlantern.run.ShortJournal;
  */
 record KeptRuns(Path folder, String keep) {
 
-  private static final Pattern FORM = Pattern.compile("([1-9]\\d{0,5})(d?)");
   private static final DateTimeFormatter WHEN =
       DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss").withZone(ZoneOffset.UTC);
 
   KeptRuns {
-    if (!FORM.matcher(keep).matches()) {
+    if (!HistorySettings.KEEP.matcher(keep).matches()) {
       throw new Misuse("--keep takes a number of runs, like 50, or of days, like 90d, not " + keep);
     }
   }
@@ -42,7 +41,7 @@ record KeptRuns(Path folder, String keep) {
   }
 
   private void prune() throws IOException {
-    Matcher form = FORM.matcher(keep);
+    Matcher form = HistorySettings.KEEP.matcher(keep);
     if (!form.matches()) {
       return;
     }

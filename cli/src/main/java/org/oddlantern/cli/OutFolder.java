@@ -86,7 +86,7 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
             "har",
             folder.har(),
             problems,
-            place -> HarReport.write(run, new Journal(journal), place, one -> true));
+            place -> HarReport.write(run, new Journal(journal), place, options::isInHar));
       }
       write(
           "report",

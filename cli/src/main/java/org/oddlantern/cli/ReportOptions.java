@@ -4,12 +4,17 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.config.HistorySettings;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.Pages;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunHistory;
 import org.oddlantern.reports.html.ReportScope;
+import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
 import org.oddlantern.run.ShortJournal;
 import picocli.CommandLine.Option;
@@ -35,7 +40,7 @@ final class ReportOptions {
       names = "--history",
       paramLabel = "FOLDER",
       description =
-          "Keep a short journal of each run in this folder, and tell what was unstable or grew slower.")
+          "Keep a short journal of each run in this folder, and tell what was unstable or grew slower (else 'history' of the settings).")
   private @Nullable Path history;
 
   @Option(
@@ -43,7 +48,7 @@ final class ReportOptions {
       paramLabel = "N",
       description =
           "How many runs the history keeps, like 50, or for how long, like 90d (default: 60).")
-  private String keep = "60";
+  private @Nullable String keep;
 
   @Option(
       names = "--har",
@@ -52,9 +57,27 @@ final class ReportOptions {
 
   private @Nullable RunData earlier;
 
+  @Option(
+      names = "--har-of",
+      paramLabel = "CASE",
+      description = "The same of one case: Class#method, or a title with * for any text.")
+  private @Nullable String harOf;
+
   /** Whether an archive of the exchanges is asked for. */
   boolean har() {
-    return har;
+    return har || harOf != null;
+  }
+
+  /** Whether the exchanges of a case belong into it. */
+  boolean isInHar(CaseRecord one) {
+    if (harOf == null) {
+      return true;
+    }
+    String pattern =
+        Stream.of(harOf.split("\\*", -1)).map(Pattern::quote).collect(Collectors.joining(".*"));
+    return one.id().equals(harOf)
+        || one.id().replaceAll("^.*\\.", "").equals(harOf)
+        || one.title().matches("(?is)" + pattern);
   }
 
   /** What a report of a run tells; the run is added to the history first. */
@@ -71,7 +94,16 @@ final class ReportOptions {
     if (before != null) {
       earlier = earlier(before);
     }
-    new KeptRuns(Path.of(""), keep);
+    if (keep != null) {
+      new KeptRuns(Path.of(""), keep);
+    }
+  }
+
+  /** What the settings say holds where the command line says nothing. */
+  void check(HistorySettings settings) {
+    history = history == null ? settings.folder() : history;
+    keep = keep == null ? settings.keep() : keep;
+    check();
   }
 
   private static RunData earlier(Path journal) {
@@ -107,7 +139,7 @@ final class ReportOptions {
     if (history == null) {
       return null;
     }
-    new KeptRuns(history, keep).add(run, journal);
+    new KeptRuns(history, keep == null ? HistorySettings.STANDARD.keep() : keep).add(run, journal);
     return RunHistory.in(history);
   }
 }

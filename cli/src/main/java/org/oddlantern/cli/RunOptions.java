@@ -13,6 +13,7 @@ import org.oddlantern.plan.Selection;
 import org.oddlantern.reports.RunFolder;
 import org.oddlantern.reports.console.Detail;
 import org.oddlantern.run.AskedPart;
+import org.oddlantern.run.JournalWriter;
 import org.oddlantern.run.RunNames;
 import org.oddlantern.run.RunOrder;
 import picocli.CommandLine.Mixin;
@@ -99,6 +100,21 @@ final class RunOptions {
       description =
           "Where journal and reports go (else target/odd-lantern in a Maven project, else odd-lantern-out).")
   private @Nullable Path out;
+
+  @Option(
+      names = "--long-body",
+      paramLabel = "N",
+      defaultValue = "16384",
+      description =
+          "Bodies of more characters lie in files of their own beside the journal, and pages show their beginning (default: ${DEFAULT-VALUE}).")
+  private int longBody = JournalWriter.LONGEST_BODY;
+
+  int longBody() {
+    if (longBody < 0) {
+      throw new Misuse("--long-body takes a number of characters, not " + longBody);
+    }
+    return longBody;
+  }
 
   @Option(
       names = "--console",

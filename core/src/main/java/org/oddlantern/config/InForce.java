@@ -29,6 +29,7 @@ record InForce(Settings settings, Map<String, String> variables) {
         .mask()
         .forEach(entry -> lines.add(new SettingInForce("mask", entry, settings.origin())));
     lines.addAll(settings.schemas().inForce(settings.origin()));
+    lines.addAll(settings.history().inForce(settings.origin()));
     return lines;
   }
 

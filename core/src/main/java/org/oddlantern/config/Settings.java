@@ -22,6 +22,7 @@ import org.oddlantern.schema.SchemaReader;
  * @param environments the environments by name, in the order of the file
  * @param mask headers and paths whose values are hidden wherever they appear
  * @param schemas how JSON Schemas are read
+ * @param history where earlier runs are kept
  */
 public record Settings(
     String origin,
@@ -29,14 +30,15 @@ public record Settings(
     String use,
     Map<String, EnvironmentSettings> environments,
     List<String> mask,
-    SchemaSettings schemas) {
+    SchemaSettings schemas,
+    HistorySettings history) {
 
   /** The name of the settings file. */
   public static final String FILE = "odd-lantern.yaml";
 
   /** What holds where there is no settings file. */
-  public static final Settings NONE =
-      new Settings("", null, "", Map.of(), List.of(), SchemaSettings.STANDARD);
+  public static final Settings NONE = new Settings(
+      "", null, "", Map.of(), List.of(), SchemaSettings.STANDARD, HistorySettings.STANDARD);
 
   /**
    * The environment in use.
@@ -66,7 +68,7 @@ public record Settings(
   public Settings movedTo(Map<String, String> addresses) {
     Map<String, EnvironmentSettings> moved = new LinkedHashMap<>();
     environments.forEach((name, environment) -> moved.put(name, moved(environment, addresses)));
-    return new Settings(origin, folder, use, moved, mask, schemas);
+    return new Settings(origin, folder, use, moved, mask, schemas, history);
   }
 
   private static EnvironmentSettings moved(
@@ -148,7 +150,7 @@ public record Settings(
     Map<String, EnvironmentSettings> all =
         environments.isEmpty() ? Map.of("none", EnvironmentSettings.named("none")) : environments;
     all.forEach((name, environment) -> changed.put(name, change.apply(environment)));
-    return new Settings(origin, folder, use, changed, mask, schemas);
+    return new Settings(origin, folder, use, changed, mask, schemas, history);
   }
 
   private String standard() {

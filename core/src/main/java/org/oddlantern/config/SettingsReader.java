@@ -13,7 +13,8 @@ import org.snakeyaml.engine.v2.nodes.Node;
 /** Turns the text of {@code odd-lantern.yaml} into settings, or says in which line it is wrong. */
 final class SettingsReader {
 
-  private static final List<String> TOP = List.of("use", "environments", "mask", "schemas");
+  private static final List<String> TOP =
+      List.of("use", "environments", "mask", "schemas", "history");
   private static final List<String> ENVIRONMENT = List.of("services", "databases", "readOnly");
 
   private final YamlNodes yaml;
@@ -31,7 +32,14 @@ final class SettingsReader {
   private Settings settings(String text, @Nullable Path folder) {
     Node root = yaml.compose(text);
     if (root == null) {
-      return new Settings(origin, folder, "", Map.of(), List.of(), SchemaSettings.STANDARD);
+      return new Settings(
+          origin,
+          folder,
+          "",
+          Map.of(),
+          List.of(),
+          SchemaSettings.STANDARD,
+          HistorySettings.STANDARD);
     }
     Map<String, Node> top = yaml.members(root, "the settings", TOP);
     Map<String, EnvironmentSettings> environments = new LinkedHashMap<>();
@@ -46,7 +54,8 @@ final class SettingsReader {
         use(top.get("use")),
         environments,
         mask(top.get("mask")),
-        SchemaSettings.read(yaml, top.get("schemas")));
+        SchemaSettings.read(yaml, top.get("schemas")),
+        HistorySettings.read(yaml, top.get("history"), folder));
   }
 
   private String use(@Nullable Node node) {

@@ -119,6 +119,37 @@ public record CaseRecord(
     return kind == RecordKind.CASE || outcome != Outcome.PASSED;
   }
 
+  /**
+   * This record without what was asked, printed and kept.
+   *
+   * @param why what ended it, as it is to be told; null if it passed
+   * @return how it ended and how long it took
+   */
+  public CaseRecord brief(@Nullable ProblemRecord why) {
+    return new CaseRecord(
+        kind,
+        id,
+        suite,
+        title,
+        place,
+        order,
+        whose,
+        lane,
+        outcome,
+        marks,
+        startedAt,
+        tookMicros,
+        List.of(),
+        List.of(),
+        List.of(),
+        knownFault,
+        why,
+        "",
+        List.of(),
+        List.of(),
+        List.of());
+  }
+
   /** This record with other exchanges, its own and those of earlier tries. */
   CaseRecord withExchanges(List<ExchangeRecord> others, List<AttemptRecord> otherEarlier) {
     return with(order, lane, otherEarlier, others, kept);

@@ -16,17 +16,19 @@ import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.exc.JacksonIOException;
 
 /**
- * Writes the journal: a line of JSON for each event, at once. A body longer than 16,384 characters
- * goes into a file of its own in the folder {@code bodies} beside the journal.
+ * Writes the journal: a line of JSON for each event, at once. A body longer than 16,384 characters, or
+ * than what is asked for, goes into a file of its own in the folder {@code bodies} beside the journal.
  */
 public final class JournalWriter implements RunListener, AutoCloseable {
 
-  static final int LONGEST_BODY = 16_384;
+  /** How many characters of a body stand in the journal itself, unless something else is said. */
+  public static final int LONGEST_BODY = 16_384;
 
   private static final Pattern ENDING =
       Pattern.compile("\\.(?:txt|csv|json|xml|pdf|zip|log|yaml|har)$", Pattern.CASE_INSENSITIVE);
 
   private final Path file;
+  private final int longest;
   private final OutputStream stream;
   private final TimeText times = new TimeText();
   private int bodies;
@@ -38,7 +40,19 @@ public final class JournalWriter implements RunListener, AutoCloseable {
    * @throws IOException if it cannot be written
    */
   public JournalWriter(Path file) throws IOException {
+    this(file, LONGEST_BODY);
+  }
+
+  /**
+   * Begins a new journal; an older one of that name is replaced.
+   *
+   * @param file the file to write
+   * @param longest the characters of the longest body that is not to lie in a file of its own
+   * @throws IOException if it cannot be written
+   */
+  public JournalWriter(Path file, int longest) throws IOException {
     this.file = file;
+    this.longest = longest;
     Files.createDirectories(folder(file));
     // no channel: one is closed for ever when the thread that writes is interrupted, and cases are
     this.stream = new BufferedOutputStream(new FileOutputStream(file.toFile()), 1 << 16);
@@ -101,7 +115,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     return stored;
   }
 
-  private static boolean hasLongBody(List<ExchangeRecord> exchanges) {
+  private boolean hasLongBody(List<ExchangeRecord> exchanges) {
     for (ExchangeRecord exchange : exchanges) {
       if (isLong(exchange.requestBody()) || isLong(exchange.replyBody())) {
         return true;
@@ -110,8 +124,8 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     return false;
   }
 
-  private static boolean isLong(BodyRecord body) {
-    return body.picture() != null || body.text() != null && body.text().length() > LONGEST_BODY;
+  private boolean isLong(BodyRecord body) {
+    return body.picture() != null || body.text() != null && body.text().length() > longest;
   }
 
   private BodyRecord stored(BodyRecord body) throws IOException {
@@ -124,7 +138,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
           List.of());
     }
     String text = body.text();
-    if (text == null || text.length() <= LONGEST_BODY) {
+    if (text == null || text.length() <= longest) {
       return body;
     }
     String name = stored("bodies", ".txt", text.getBytes(StandardCharsets.UTF_8));

@@ -3,7 +3,6 @@ package org.oddlantern.run;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -45,28 +44,7 @@ public record ShortJournal(Path file) {
   }
 
   private static CaseRecord shortened(CaseRecord one) {
-    return new CaseRecord(
-        one.kind(),
-        one.id(),
-        one.suite(),
-        one.title(),
-        one.place(),
-        one.order(),
-        one.whose(),
-        one.lane(),
-        one.outcome(),
-        one.marks(),
-        one.startedAt(),
-        one.tookMicros(),
-        List.of(),
-        List.of(),
-        List.of(),
-        one.knownFault(),
-        shortened(one.problem()),
-        "",
-        List.of(),
-        List.of(),
-        List.of());
+    return one.brief(shortened(one.problem()));
   }
 
   private static @Nullable ProblemRecord shortened(@Nullable ProblemRecord problem) {

@@ -87,7 +87,7 @@ class SettingsTest {
       delimiter = '|',
       quoteCharacter = '`',
       value = {
-        "environment: {} | , line 1: unknown key 'environment' in the settings; did you mean 'environments'? known are use, environments, mask, schemas",
+        "environment: {} | , line 1: unknown key 'environment' in the settings; did you mean 'environments'? known are use, environments, mask, schemas, history",
         "environments: { local: { services: { b: { ulr: x } } } } | , line 1: unknown key 'ulr' in the service 'b'; did you mean 'url'? known are url, deadline, connect, bodyLimit, redirects, bearer, trust, proxy, caseHeader, basic, keyInHeader, keyInQuery and 5 more",
         "environments: { local: { services: { b: { deadline: 3s } } } } | , line 1: the service 'b' has no address: add url: \"http://...\"",
         "environments: { local: { services: { b: { url: x, deadline: soon } } } } | , line 1: 'deadline' is 'soon'; write it like 3s, 500ms or 1m",

@@ -56,6 +56,7 @@ class DocumentsIT {
         .replace(document("schemas"), "")
         .replace(document("suites"), "")
         .replace(blocksOf(document("reports"), "java"), "")
+        .replace(blocksOf(document("reports"), "yaml"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
         .replace(document("ci"), "");
@@ -64,7 +65,7 @@ class DocumentsIT {
     for (String command : String.join("", blocks(elsewhere, "sh")).lines().toList()) {
       assertTrue(
           command.matches(
-              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch)"),
+              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch|report)"),
           command + " is a command that no test knows");
     }
   }
@@ -110,17 +111,19 @@ class DocumentsIT {
   }
 
   @Test
-  void theSettingsForSchemasAreInForce() throws Exception {
+  void theSettingsForSchemasAndHistoryAreInForce() throws Exception {
     String settings = "use: local\nenvironments:\n  local: {}\n";
     Files.writeString(
         folder.resolve("odd-lantern.yaml"),
-        settings + blocks(document("schemas"), "yaml").get(0));
+        settings
+            + blocks(document("schemas"), "yaml").get(0)
+            + blocks(document("reports"), "yaml").get(0));
     Command.Output output = Command.in(folder).run("settings");
     assertTrue(
         output
             .out()
             .matches(
-                "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*"),
+                "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*history.folder +\\S*target/history .*history.keep +50.*"),
         output.out() + output.err());
   }
 

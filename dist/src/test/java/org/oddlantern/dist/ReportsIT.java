@@ -10,6 +10,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.maven.plugin.surefire.log.api.NullConsoleLogger;
+import org.apache.maven.plugins.surefire.report.ReportTestSuite;
+import org.apache.maven.plugins.surefire.report.SurefireReportParser;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -148,6 +151,19 @@ class ReportsIT {
     Element earlier = (Element) suite.getElementsByTagName("flakyFailure").item(0);
     assertEquals("it was open", earlier.getAttribute("message"));
     assertEquals("0", suite.getAttribute("failures"));
+    ReportTestSuite read = new SurefireReportParser(
+            List.of(folder.resolve("odd-lantern-out/junit-xml").toFile()), new NullConsoleLogger())
+        .parseXMLReportFiles().stream()
+            .filter(one -> one.getName().equals("HiveYardTest"))
+            .findFirst()
+            .orElseThrow();
+    assertEquals(
+        List.of(4, 0, 0, 1),
+        List.of(
+            read.getNumberOfTests(),
+            read.getNumberOfFailures(),
+            read.getNumberOfErrors(),
+            read.getNumberOfSkipped()));
     assertEquals("1", suite.getAttribute("skipped"));
   }
 

@@ -20,48 +20,24 @@ final class EndText {
   private final List<CaseRecord> notable = new ArrayList<>();
   private List<CaseRecord> slow = new ArrayList<>();
   private int told;
+  private int unproven;
 
   void hear(CaseRecord one) {
     told++;
+    unproven += one.marks().contains(Mark.UNPROVEN) ? 1 : 0;
     if (!one.outcome().isGreen()) {
-      broken.add(slim(one));
+      broken.add(one.brief(one.problem()));
     } else if (one.marks().stream()
         .anyMatch(mark -> mark != Mark.UNPROVEN && mark != Mark.NEEDED)) {
-      notable.add(slim(one));
+      notable.add(one.brief(one.problem()));
     }
     if (one.tookMicros() >= SLOW_MICROS) {
-      slow.add(slim(one));
+      slow.add(one.brief(one.problem()));
       slow = new ArrayList<>(slow.stream()
           .sorted(Comparator.comparingLong(CaseRecord::tookMicros).reversed())
           .limit(SLOWEST)
           .toList());
     }
-  }
-
-  /** Without what it sent and got, which nobody needs to keep. */
-  private static CaseRecord slim(CaseRecord one) {
-    return new CaseRecord(
-        one.kind(),
-        one.id(),
-        one.suite(),
-        one.title(),
-        one.place(),
-        one.order(),
-        one.whose(),
-        one.lane(),
-        one.outcome(),
-        one.marks(),
-        one.startedAt(),
-        one.tookMicros(),
-        List.of(),
-        List.of(),
-        List.of(),
-        one.knownFault(),
-        one.problem(),
-        "",
-        List.of(),
-        List.of(),
-        List.of());
   }
 
   /** Nothing if hardly anything was told, since it is still in sight. */
@@ -87,6 +63,10 @@ final class EndText {
             .filter(one -> one.marks().contains(mark))
             .limit(MOST)
             .forEach(one -> lines.add(new Line(mark.word(), named(one), false))));
+    if (unproven > 0 && unproven < told) {
+      lines.add(new Line(
+          "unproven", Amounts.of(unproven, "case") + " passed and checked nothing", false));
+    }
     if (told > SLOWEST) {
       slow.forEach(one ->
           lines.add(new Line("slow", Amounts.time(one.tookMicros()) + "  " + named(one), false)));

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.Header;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
@@ -24,6 +25,7 @@ import tools.jackson.databind.JsonNode;
  */
 public record BodyView(String size, List<Line> lines, String note, String link, boolean picture) {
 
+  private static final String NO_TEXT = "not a text";
   private static final int MOST_LINES = 400;
   private static final int SHORT = 40;
   private static final int AROUND = 6;
@@ -46,7 +48,7 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
       return new BodyView(size, parts, "a form of " + Amounts.of(parts.size(), "part"));
     }
     if (text.isEmpty()) {
-      return new BodyView(size, List.of(), "not a text");
+      return new BodyView(size, List.of(), NO_TEXT);
     }
     try {
       JsonNode root = JsonMapping.standard().parse(text);
@@ -83,6 +85,19 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
         bodies.beginning(body, BEGINNING).lines().map(line -> Line.of(line)).toList();
     return new BodyView(
         Amounts.size(body.bytes()), lines, "its beginning", bodies.link(body.file()), false);
+  }
+
+  /** With its media type, if it is no text. */
+  BodyView typed(List<Header> headers) {
+    if (!note.equals(NO_TEXT)) {
+      return this;
+    }
+    String type = headers.stream()
+        .filter(header -> header.name().equalsIgnoreCase("Content-Type"))
+        .map(Header::value)
+        .findFirst()
+        .orElse("of no told type");
+    return new BodyView(size, lines, note + ", " + type, link, picture);
   }
 
   /** A statement with what was given for its question marks. */

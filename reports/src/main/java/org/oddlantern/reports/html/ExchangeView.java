@@ -73,9 +73,10 @@ public record ExchangeView(
         VerdictGroup.failed(exchange.verdicts()),
         exchange.verdicts().stream().filter(Verdict::holds).map(Verdict::check).toList(),
         exchange.requestHeaders(),
-        BodyView.of(exchange.requestBody(), bodies, List.of()),
+        BodyView.of(exchange.requestBody(), bodies, List.of()).typed(exchange.requestHeaders()),
         exchange.replyHeaders(),
-        BodyView.of(exchange.replyBody(), bodies, exchange.verdicts()),
+        BodyView.of(exchange.replyBody(), bodies, exchange.verdicts())
+            .typed(exchange.replyHeaders()),
         exchange.curl());
   }
 

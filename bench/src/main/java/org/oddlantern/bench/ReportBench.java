@@ -1,0 +1,121 @@
+package org.oddlantern.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.oddlantern.http.Header;
+import org.oddlantern.http.Verdict;
+import org.oddlantern.json.Finding;
+import org.oddlantern.reports.RunData;
+import org.oddlantern.reports.html.HtmlReport;
+import org.oddlantern.run.BodyRecord;
+import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.ExchangeRecord;
+import org.oddlantern.run.Journal;
+import org.oddlantern.run.JournalWriter;
+import org.oddlantern.run.Outcome;
+import org.oddlantern.run.ProblemRecord;
+import org.oddlantern.run.RecordKind;
+import org.oddlantern.run.RunEvent;
+
+/** How long the pages of 10,000 cases take, from their journal. */
+public final class ReportBench {
+
+  private static final int CASES = 10_000;
+  private static final Instant WHEN = Instant.parse("2026-11-23T10:00:00Z");
+
+  private ReportBench() {}
+
+  /**
+   * Starts here.
+   *
+   * @param arguments how often, 5 unless given
+   * @throws IOException if something cannot be written
+   */
+  public static void main(String[] arguments) throws IOException {
+    int rounds = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 5;
+    Path folder = Files.createTempDirectory("report");
+    Path file = folder.resolve("journal.jsonl");
+    write(file);
+    double[] seconds = new double[rounds];
+    for (int i = 0; i < rounds; i++) {
+      long start = System.nanoTime();
+      Journal journal = new Journal(file);
+      HtmlReport.write(RunData.of(journal), journal, folder.resolve("report"));
+      seconds[i] = (System.nanoTime() - start) / 1e9;
+    }
+    double first = seconds[0];
+    Arrays.sort(seconds);
+    System.out.printf(
+        Locale.ROOT,
+        "pages of 10,000 cases from their journal of %.1f MB, JDK %d: first %.2f s, median of %d %.2f s; index %.2f MB%n",
+        Files.size(file) / 1e6,
+        Runtime.version().feature(),
+        first,
+        rounds,
+        seconds[rounds / 2],
+        Files.size(folder.resolve("report/index.html")) / 1e6);
+  }
+
+  private static void write(Path file) throws IOException {
+    try (JournalWriter writer = new JournalWriter(file)) {
+      writer.hear(new RunEvent.Started(
+          1, "run", "Fennel Hill", "local", "s", WHEN, CASES, 100, 8, "", List.of()));
+      for (int i = 0; i < CASES; i++) {
+        writer.hear(new RunEvent.CaseFinished(one(i)));
+      }
+      writer.hear(new RunEvent.Ended(WHEN, 60_000_000, Map.of("passed", CASES), 0, false));
+    }
+  }
+
+  private static CaseRecord one(int number) {
+    boolean broke = number % 500 == 7;
+    String body = "{\"id\":" + number + ",\"label\":\"Foxglove\",\"kind\":\"stack\"}";
+    List<Finding> findings =
+        broke ? List.of(Finding.of("$.label", "\"Heather\"", "\"Foxglove\"")) : List.of();
+    ExchangeRecord exchange = new ExchangeRecord(
+        "",
+        "GET",
+        "http://127.0.0.1:7411/api/hives/" + number,
+        List.of(new Header("User-Agent", "odd-lantern")),
+        BodyRecord.NONE,
+        200,
+        "OK",
+        List.of(new Header("Content-Type", "application/json")),
+        new BodyRecord(body.length(), body, null, List.of()),
+        WHEN.plusMillis(number),
+        900,
+        null,
+        List.of(
+            new Verdict("status(200)", false, List.of()),
+            new Verdict("at(\"$.label\", \"Foxglove\")", false, findings)),
+        List.of());
+    return new CaseRecord(
+        RecordKind.CASE,
+        "org.fennelhill.Yard" + number / 100 + "Test#hive" + number,
+        "Yard" + number / 100 + "Test",
+        "hive " + number + " is as it was registered",
+        "Yard.java:3",
+        number,
+        "",
+        1 + number % 8,
+        broke ? Outcome.FAILED : Outcome.PASSED,
+        List.of(),
+        WHEN.plusMillis(number),
+        1_900,
+        List.of(),
+        List.of(exchange),
+        List.of(),
+        "",
+        broke ? new ProblemRecord("", "it is not", "Yard.java:12", "") : null,
+        "",
+        List.of(),
+        List.of(),
+        List.of());
+  }
+}
