@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunFolder;
@@ -65,7 +66,6 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
   /** Writes the reports of a journal and says where they are; gives what could not be written. */
   List<String> report(Path journal) {
     terminal.out().println("journal   " + journal);
-    List<String> problems = new ArrayList<>();
     try {
       RunData run = RunData.of(new Journal(journal));
       ReportScope scope = options.scope(run, journal);
@@ -73,30 +73,37 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
       if (comparison != null) {
         tell(comparison);
       }
-      write("junit xml", folder.junitXml(), problems, place -> JUnitXmlReport.write(run, place));
-      write(
-          "counts", folder.counts(), problems, place -> CountsReport.write(run, comparison, place));
-      write(
-          "summary",
-          folder.summary(),
-          problems,
-          place -> MarkdownSummary.write(run, comparison, place));
-      if (options.har()) {
-        write(
-            "har",
-            folder.har(),
-            problems,
-            place -> HarReport.write(run, new Journal(journal), place, options::isInHar));
-      }
-      write(
+      Written pages = new Written(
           "report",
           folder.report(),
-          problems,
           place -> HtmlReport.write(run, new Journal(journal), place, scope));
+      Thread beside = pages.begun(); // it takes longer than all others together
+      List<Written> all = new ArrayList<>(others(run, journal, comparison));
+      all.forEach(Written::write);
+      beside.join();
+      all.add(pages);
+      return all.stream().flatMap(one -> one.told(terminal).stream()).toList();
     } catch (IOException e) {
-      problems.add("the reports could not be made: " + e.getMessage());
+      return List.of("the reports could not be made: " + e.getMessage());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return List.of("the writing of reports was interrupted");
     }
-    return problems;
+  }
+
+  private List<Written> others(RunData run, Path journal, @Nullable Comparison comparison) {
+    List<Written> others = new ArrayList<>(List.of(
+        new Written("junit xml", folder.junitXml(), place -> JUnitXmlReport.write(run, place)),
+        new Written("counts", folder.counts(), place -> CountsReport.write(run, comparison, place)),
+        new Written(
+            "summary", folder.summary(), place -> MarkdownSummary.write(run, comparison, place))));
+    if (options.har()) {
+      others.add(new Written(
+          "har",
+          folder.har(),
+          place -> HarReport.write(run, new Journal(journal), place, options::isInHar)));
+    }
+    return others;
   }
 
   private void tell(Comparison comparison) {
@@ -107,21 +114,5 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
               + comparison.before().started().run());
     }
     comparison.lines().forEach(line -> terminal.out().println("changed   " + line));
-  }
-
-  private void write(String name, Path place, List<String> problems, Report report) {
-    try {
-      report.write(place);
-      String shown =
-          name.equals("report") ? place.resolve("index.html").toString() : place.toString();
-      terminal.out().println("%-9s %s".formatted(name, shown));
-    } catch (IOException e) {
-      problems.add("the " + name + " could not be written to " + place + ": " + e);
-    }
-  }
-
-  /** Something that is written into a folder. */
-  private interface Report {
-    void write(Path folder) throws IOException;
   }
 }

@@ -52,10 +52,9 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
     }
     try {
       JsonNode root = JsonMapping.standard().parse(text);
-      return ofJson(
-          size,
-          LaidOutJson.of(root, 100_000),
-          verdicts.stream().flatMap(verdict -> verdict.findings().stream()).toList());
+      List<Finding> findings =
+          verdicts.stream().flatMap(verdict -> verdict.findings().stream()).toList();
+      return ofJson(size, LaidOutJson.of(root, 100_000, !findings.isEmpty()), findings);
     } catch (NotJson e) {
       List<Line> xml = text.length() > LONGEST_TEXT ? List.of() : LaidOutXml.of(text);
       if (!xml.isEmpty() && xml.size() <= MOST_LINES) {

@@ -13,6 +13,7 @@ import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.oddlantern.reports.Pages;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunHistory;
@@ -27,6 +28,9 @@ public final class HtmlReport {
 
   private static final String STYLE = "ledger.css";
   private static final String SCRIPT = "ledger.js";
+
+  /** From here on it pays to write pages side by side. */
+  private static final int MANY = 500;
 
   private final TemplateEngine templates = TemplateEngine.createPrecompiled(ContentType.Html);
   private final Path folder;
@@ -77,14 +81,10 @@ public final class HtmlReport {
     copy(SCRIPT);
     Index index = new Index(run, bodies, scope);
     if (scope.pages() != Pages.COUNTS) {
-      for (SuiteView suite : index.suites()) {
-        if (!suite.page().isEmpty()) {
-          page(
-              suite.page(),
-              "suite.jte",
-              Map.of("suite", suite, "run", run.started().name()));
-        }
-      }
+      Stream<SuiteView> suites =
+          index.suites().stream().filter(suite -> !suite.page().isEmpty());
+      (run.cases().size() < MANY ? suites : suites.parallel())
+          .forEach(suite -> suite(suite, run.started().name()));
     }
     RunHistory history = scope.history();
     if (history != null) {
@@ -94,6 +94,14 @@ public final class HtmlReport {
           Map.of("page", HistoryView.of(history), "run", run.started().name()));
     }
     page("index.html", "index.jte", Map.of("page", index.view()));
+  }
+
+  private void suite(SuiteView suite, String run) {
+    try {
+      page(suite.page(), "suite.jte", Map.of("suite", suite, "run", run));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e.getMessage(), e);
+    }
   }
 
   private void copy(String name) throws IOException {

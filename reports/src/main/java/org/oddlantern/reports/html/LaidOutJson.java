@@ -14,15 +14,22 @@ final class LaidOutJson {
   private final List<Line> lines = new ArrayList<>();
   private final int limit;
 
-  private LaidOutJson(int limit) {
+  private final boolean placed;
+
+  private LaidOutJson(int limit, boolean placed) {
     this.limit = limit;
+    this.placed = placed;
   }
 
-  /** The lines of a tree; no more than the limit. */
-  static List<Line> of(JsonNode root, int limit) {
-    LaidOutJson laidOut = new LaidOutJson(limit);
+  /** The lines of a tree, no more than the limit; where they are is told only if somebody asks. */
+  static List<Line> of(JsonNode root, int limit, boolean placed) {
+    LaidOutJson laidOut = new LaidOutJson(limit, placed);
     laidOut.add(Location.ROOT, "", root, "", 0);
     return laidOut.lines;
+  }
+
+  private String place(Location where) {
+    return placed ? where.toString() : "";
   }
 
   private void add(Location where, String before, JsonNode node, String after, int depth) {
@@ -32,17 +39,17 @@ final class LaidOutJson {
     String indent = "  ".repeat(depth) + before;
     if (!node.isContainer() || node.isEmpty()) {
       lines.add(new Line(
-          where.toString(), indent + JsonMapping.standard().write(node) + after, false, false));
+          place(where), indent + JsonMapping.standard().write(node) + after, false, false));
       return;
     }
-    lines.add(new Line(where.toString(), indent + (node.isObject() ? "{" : "["), true, false));
+    lines.add(new Line(place(where), indent + (node.isObject() ? "{" : "["), true, false));
     if (node.isObject()) {
       Iterator<Map.Entry<String, JsonNode>> members = node.properties().iterator();
       while (members.hasNext()) {
         Map.Entry<String, JsonNode> member = members.next();
         String name = JsonMapping.standard().write(member.getKey()) + ": ";
         add(
-            where.child(member.getKey()),
+            placed ? where.child(member.getKey()) : where,
             name,
             member.getValue(),
             members.hasNext() ? "," : "",
@@ -50,7 +57,12 @@ final class LaidOutJson {
       }
     } else {
       for (int i = 0; i < node.size(); i++) {
-        add(where.child(i), "", node.get(i), i + 1 < node.size() ? "," : "", depth + 1);
+        add(
+            placed ? where.child(i) : where,
+            "",
+            node.get(i),
+            i + 1 < node.size() ? "," : "",
+            depth + 1);
       }
     }
     if (lines.size() < limit) {
