@@ -77,6 +77,7 @@ final class Execution {
     Map<String, Long> earlier = style.live() ? EarlierTimes.in(journal, plan) : Map.of();
     JournalWriter writer = begun(journal, options.longBody());
     List<String> problems = new ArrayList<>();
+    terminal.head().end();
     RunResult result;
     try (CapturedPrinting printing = CapturedPrinting.begun()) {
       result = runner.run(List.of(

@@ -49,20 +49,18 @@ public final class Main implements Runnable {
         new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8);
     PrintStream err =
         new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8);
-    if (Commands.runs(arguments)) {
-      HeadStart.begin();
-    }
-    int status = commandLine(out, err, arguments).execute(arguments);
+    HeadStart head = Commands.runs(arguments) ? HeadStart.begun(arguments) : HeadStart.none();
+    int status = commandLine(new Terminal(out, head), err, arguments).execute(arguments);
     out.flush();
     System.exit(status);
   }
 
-  static CommandLine commandLine(PrintStream out, PrintStream err, String... words) {
+  static CommandLine commandLine(Terminal terminal, PrintStream err, String... words) {
     Main main = new Main();
-    Commands commands = new Commands(new Terminal(out));
+    Commands commands = new Commands(terminal);
     CommandLine line = new CommandLine(main, commands);
     commands.verbs(words).forEach(verb -> line.addSubcommand(new CommandLine(verb, commands)));
-    line.setOut(writer(out));
+    line.setOut(writer(terminal.out()));
     line.setErr(writer(err));
     line.setParameterExceptionHandler(Main::misused);
     line.setExecutionExceptionHandler(

@@ -9,8 +9,9 @@ import org.oddlantern.reports.console.Style;
  * Where a verb prints.
  *
  * @param out the standard output
+ * @param head what gets a run ready while the verb is being read
  */
-record Terminal(PrintStream out) {
+record Terminal(PrintStream out, HeadStart head) {
 
   private static final int USUAL_COLUMNS = 80;
 

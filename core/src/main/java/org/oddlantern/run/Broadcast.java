@@ -7,10 +7,16 @@ import java.util.List;
 final class Broadcast {
 
   private final List<RunListener> listeners;
+  private final boolean beginnings;
   private final List<String> problems = new ArrayList<>();
 
   Broadcast(List<RunListener> listeners) {
     this.listeners = new ArrayList<>(listeners);
+    this.beginnings = listeners.stream().anyMatch(RunListener::hearsBeginnings);
+  }
+
+  boolean tellsBeginnings() {
+    return beginnings;
   }
 
   synchronized void tell(RunEvent event) {

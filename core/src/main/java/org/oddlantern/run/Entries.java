@@ -35,6 +35,9 @@ final class Entries {
 
   /** Tells that a case begins. */
   void begun(CaseDefinition one, int lane) {
+    if (!workshop.broadcast().tellsBeginnings()) {
+      return;
+    }
     Masker masker = workshop.masker();
     workshop
         .broadcast()

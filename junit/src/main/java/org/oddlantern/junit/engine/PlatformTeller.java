@@ -91,6 +91,11 @@ final class PlatformTeller implements RunListener {
     return around;
   }
 
+  @Override
+  public boolean hearsBeginnings() {
+    return true;
+  }
+
   private void tell(CaseRecord one) {
     TestDescriptor node = one.kind() == RecordKind.CASE ? cases.get(one.id()) : null;
     TestDescriptor told = node == null ? other(one) : node;

@@ -96,6 +96,11 @@ public final class ConsoleReport implements RunListener {
     }
   }
 
+  @Override
+  public boolean hearsBeginnings() {
+    return style.live();
+  }
+
   private void tell(RunEvent event) {
     if (event instanceof RunEvent.Started started) {
       begin(started);

@@ -1,0 +1,111 @@
+package org.oddlantern.cli;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.PrintStream;
+import java.lang.reflect.Method;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BooleanSupplier;
+import org.oddlantern.check.Checks;
+import org.oddlantern.config.Settings;
+import org.oddlantern.http.Call;
+import org.oddlantern.http.NoReply;
+import org.oddlantern.http.Service;
+import org.oddlantern.plan.Plan;
+import org.oddlantern.reports.console.ConsoleReport;
+import org.oddlantern.reports.console.Style;
+import org.oddlantern.run.Guest;
+import org.oddlantern.run.GuestRun;
+import org.oddlantern.run.JournalWriter;
+import org.oddlantern.run.RunOrder;
+
+/**
+ * Makes calls to a socket of its own, checks them and records them in a journal that nobody reads: in many
+ * lanes the first cases all begin at once, and code that has run before runs much faster. It goes on while
+ * suites are read, on a processor that has nothing else to do then.
+ */
+final class WarmUp {
+
+  private static final int ROUNDS = 250;
+
+  private static final byte[] REPLY =
+      "HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: 8\r\n\r\n{\"id\":7}"
+          .getBytes(StandardCharsets.US_ASCII);
+
+  private final BooleanSupplier over;
+
+  /** One that ends as soon as it is over. */
+  WarmUp(BooleanSupplier over) {
+    this.over = over;
+  }
+
+  /** Does it in this thread. */
+  void run() {
+    try (ServerSocket socket = new ServerSocket(0, 4, InetAddress.getLoopbackAddress())) {
+      Thread answering = new Thread(() -> answer(socket), "odd-lantern warm-up");
+      answering.setDaemon(true);
+      answering.start();
+      calls("http://127.0.0.1:" + socket.getLocalPort());
+    } catch (IOException | NoReply | NoSuchMethodException e) {
+      // a run does as well without, only a little slower at its beginning
+    }
+  }
+
+  private void calls(String address) throws IOException, NoSuchMethodException {
+    Path folder = Files.createTempDirectory("odd-lantern");
+    Path file = folder.resolve("journal.jsonl");
+    RunOrder order = new RunOrder(
+        "warm-up",
+        Plan.EMPTY,
+        Settings.NONE,
+        Settings.NONE.environment(null),
+        Map.of(),
+        WarmUp.class.getClassLoader(),
+        "warm-up",
+        1);
+    ConsoleReport console = new ConsoleReport(
+        new PrintStream(OutputStream.nullOutputStream(), false, StandardCharsets.UTF_8),
+        new Style(false));
+    try (JournalWriter writer = new JournalWriter(file);
+        GuestRun run = new GuestRun(order, Clock.systemUTC(), List.of(console, writer))) {
+      Method method = WarmUp.class.getDeclaredMethod("run");
+      for (int round = 0; round < ROUNDS && !over.getAsBoolean(); round++) {
+        Guest guest = run.begin(WarmUp.class, method, String.valueOf(round), "warm-up");
+        Service.reachedAt(address)
+            .send(Call.get("/hives/{id}", round))
+            .must(Checks.status(200), Checks.at("$.id", 7));
+        guest.ended(null);
+      }
+    } finally {
+      Files.deleteIfExists(file);
+      Files.deleteIfExists(folder);
+    }
+  }
+
+  private static void answer(ServerSocket socket) {
+    try (Socket connection = socket.accept()) {
+      connection.setTcpNoDelay(true);
+      InputStream in = connection.getInputStream();
+      OutputStream out = connection.getOutputStream();
+      int ends = 0;
+      for (int octet = in.read(); octet >= 0; octet = in.read()) {
+        ends = octet == '\n' ? ends + 1 : octet == '\r' ? ends : 0;
+        if (ends == 2) {
+          out.write(REPLY);
+          ends = 0;
+        }
+      }
+    } catch (IOException e) {
+      // the warm-up has ended
+    }
+  }
+}
