@@ -3,6 +3,7 @@ package org.oddlantern.cli;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.plan.CaseDefinition;
 import org.oddlantern.plan.CaseMarks;
 import org.oddlantern.plan.Plan;
@@ -33,8 +34,7 @@ record Description(Planner planner, Plan plan) {
     return lines;
   }
 
-  private static void headings(
-      List<String> lines, @org.jspecify.annotations.Nullable Class<?> before, Class<?> suite) {
+  private static void headings(List<String> lines, @Nullable Class<?> before, Class<?> suite) {
     Class<?> outer = suite.getEnclosingClass();
     if (outer != null && (before == null || !isWithin(before, outer))) {
       headings(lines, before, outer);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.RecordKind;
@@ -68,7 +69,7 @@ public record Comparison(
         List.copyOf(all.gone));
   }
 
-  private void add(CaseRecord one, @org.jspecify.annotations.Nullable CaseRecord was) {
+  private void add(CaseRecord one, @Nullable CaseRecord was) {
     boolean broken = !one.outcome().isGreen();
     if (was == null) {
       (broken ? newlyBroken : added).add(one);
