@@ -69,6 +69,8 @@ class MarksIT {
                       BEE-17, at MarkedTest.java:22
             unproven N ms  honey is sweet
 
+            unproven  1 case passed and checked nothing
+
             1 known fault, 2 skipped, 1 pending, 1 unproven in\
             """), told);
     String xml = Files.readString(folder.resolve("odd-lantern-out/junit-xml/TEST-MarkedTest.xml"));
