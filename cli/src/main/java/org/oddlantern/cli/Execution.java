@@ -10,6 +10,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.reports.RunFolder;
+import org.oddlantern.reports.WrittenRun;
 import org.oddlantern.reports.console.CapturedPrinting;
 import org.oddlantern.reports.console.ConsoleReport;
 import org.oddlantern.reports.console.Style;
@@ -75,7 +76,8 @@ final class Execution {
     Path journal = out.journal();
     Style style = terminal.style();
     Map<String, Long> earlier = style.live() ? EarlierTimes.in(journal, plan) : Map.of();
-    JournalWriter writer = begun(journal, options.longBody());
+    WrittenRun written = new WrittenRun();
+    JournalWriter writer = begun(journal, options.longBody(), written);
     List<String> problems = new ArrayList<>();
     terminal.head().end();
     RunResult result;
@@ -87,7 +89,7 @@ final class Execution {
       closed(writer, problems);
     }
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
-    List<String> unwritten = reports ? out.report(journal) : List.of();
+    List<String> unwritten = reports ? out.report(journal, written) : List.of();
     unwritten.forEach(problem -> terminal.out().println("problem   " + problem));
     problems.addAll(unwritten);
     List<String> found = strictness.found();
@@ -119,9 +121,9 @@ final class Execution {
     }
   }
 
-  private static JournalWriter begun(Path journal, int longBody) {
+  private static JournalWriter begun(Path journal, int longBody, WrittenRun written) {
     try {
-      return new JournalWriter(journal, longBody);
+      return new JournalWriter(journal, longBody, written);
     } catch (IOException e) {
       throw new Misuse("the journal " + journal + " cannot be written (" + e
           + "); choose another folder with --out");

@@ -1,6 +1,5 @@
 package org.oddlantern.cli;
 
-import org.oddlantern.run.Journal;
 import org.oddlantern.run.Runner;
 
 /**
@@ -35,7 +34,6 @@ final class HeadStart {
 
   private void run() {
     Runner.prepare();
-    Journal.prepare();
     if (lanes >= MANY_LANES && Runtime.getRuntime().availableProcessors() > 1) {
       new WarmUp(() -> over).run();
     }

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunFolder;
+import org.oddlantern.reports.WrittenRun;
 import org.oddlantern.reports.har.HarReport;
 import org.oddlantern.reports.html.HtmlReport;
 import org.oddlantern.reports.html.ReportScope;
@@ -65,9 +66,18 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
 
   /** Writes the reports of a journal and says where they are; gives what could not be written. */
   List<String> report(Path journal) {
+    return report(journal, () -> RunData.of(new Journal(journal)));
+  }
+
+  /** The same of a run that was just written. */
+  List<String> report(Path journal, WrittenRun written) {
+    return report(journal, () -> written.data(new Journal(journal)));
+  }
+
+  private List<String> report(Path journal, Reading reading) {
     terminal.out().println("journal   " + journal);
     try {
-      RunData run = RunData.of(new Journal(journal));
+      RunData run = reading.run();
       ReportScope scope = options.scope(run, journal);
       Comparison comparison = scope.comparison();
       if (comparison != null) {
@@ -114,5 +124,10 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
               + comparison.before().started().run());
     }
     comparison.lines().forEach(line -> terminal.out().println("changed   " + line));
+  }
+
+  /** Brings what is to be told. */
+  private interface Reading {
+    RunData run() throws IOException;
   }
 }

@@ -338,7 +338,6 @@ public final class Checks extends Shapes {
     return check + "(\"" + place + "\", " + argument(shape) + ")";
   }
 
-  /** What is made of values is cut already; a shape of many shapes may still be long. */
   /**
    * Begins a part of a case, told in reports and lists with what is asked from here on. Nothing happens
    * outside a run.
@@ -367,6 +366,7 @@ public final class Checks extends Shapes {
         .ifPresent(story -> story.kept(name, contentType, content));
   }
 
+  /** What is made of values is cut already; a shape of many shapes may still be long. */
   private static String shortened(String words) {
     return words.length() > 2 * Words.LIMIT ? Words.cut(words) : words;
   }

@@ -6,7 +6,6 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.function.Consumer;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
@@ -19,16 +18,6 @@ import tools.jackson.databind.JsonNode;
  * @param file the file
  */
 public record Journal(Path file) {
-
-  /** Gets ready to read; reading does without, and the first line then takes as much longer. */
-  public static void prepare() {
-    List.of(
-            "{\"event\":\"run-started\",\"format\":1}",
-            "{\"event\":\"case-finished\"}",
-            "{\"event\":\"run-ended\"}")
-        .forEach(line ->
-            JsonMapping.standard().read(JsonMapping.standard().parse(line), RunEvent.class));
-  }
 
   /**
    * Reads the journal from its first event to its last.

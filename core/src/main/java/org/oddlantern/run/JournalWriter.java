@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.json.JsonMapping;
@@ -29,6 +30,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
 
   private final Path file;
   private final int longest;
+  private final Consumer<RunEvent> written;
   private final OutputStream stream;
   private final TimeText times = new TimeText();
   private int bodies;
@@ -40,7 +42,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
    * @throws IOException if it cannot be written
    */
   public JournalWriter(Path file) throws IOException {
-    this(file, LONGEST_BODY);
+    this(file, LONGEST_BODY, written -> {});
   }
 
   /**
@@ -48,11 +50,13 @@ public final class JournalWriter implements RunListener, AutoCloseable {
    *
    * @param file the file to write
    * @param longest the characters of the longest body that is not to lie in a file of its own
+   * @param written hears each event as the journal tells it, when it is written
    * @throws IOException if it cannot be written
    */
-  public JournalWriter(Path file, int longest) throws IOException {
+  public JournalWriter(Path file, int longest, Consumer<RunEvent> written) throws IOException {
     this.file = file;
     this.longest = longest;
+    this.written = written;
     Files.createDirectories(folder(file));
     // no channel: one is closed for ever when the thread that writes is interrupted, and cases are
     this.stream = new BufferedOutputStream(new FileOutputStream(file.toFile()), 1 << 16);
@@ -63,15 +67,17 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     if (event instanceof RunEvent.CaseBegan) {
       return;
     }
+    RunEvent told = withShortBodies(event);
     try {
       try (JsonGenerator generator = JsonMapping.standard().generator(stream)) {
-        new EventLine(generator, times).write(withShortBodies(event));
+        new EventLine(generator, times).write(told);
       }
     } catch (JacksonIOException e) {
       throw e.getCause();
     }
     stream.write('\n');
     stream.flush();
+    written.accept(told);
   }
 
   @Override

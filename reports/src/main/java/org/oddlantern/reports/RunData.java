@@ -45,6 +45,11 @@ public record RunData(
   public static RunData of(Journal journal) throws IOException {
     List<RunEvent> events = new ArrayList<>();
     journal.read(events::add);
+    return of(journal, events);
+  }
+
+  /** Of the events that a journal has, or has had written to it. */
+  static RunData of(Journal journal, List<RunEvent> events) throws IOException {
     if (events.isEmpty() || !(events.get(0) instanceof RunEvent.Started started)) {
       throw new IOException(
           journal.file() + " does not begin like a journal: its first line must be run-started");

@@ -102,10 +102,12 @@ public record RunHistory(List<RunEvent.Started> runs, List<Line> cases, List<Str
      * @return 1 if it is as fast; 1 if there are too few runs to tell
      */
     public double slowdown() {
-      List<Long> times = went.stream()
-          .filter(one -> one != null && one.outcome() == Outcome.PASSED)
-          .map(Went::micros)
-          .toList();
+      List<Long> times = new ArrayList<>();
+      for (Went one : went) {
+        if (one != null && one.outcome() == Outcome.PASSED) {
+          times.add(one.micros());
+        }
+      }
       if (times.size() < 6) {
         return 1;
       }
