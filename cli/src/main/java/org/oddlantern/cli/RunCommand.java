@@ -23,7 +23,7 @@ final class RunCommand implements Callable<Integer> {
   @Option(
       names = "--watch",
       description =
-          "Run again whenever classes or resources change: what failed first, then the rest. Keys: a runs all, f what failed, e ends.")
+          "Run again whenever classes or resources change: what failed first, then the rest. Keys: w runs the whole, b what broke, e ends.")
   private boolean watch;
 
   RunCommand(Terminal terminal) {

@@ -53,7 +53,7 @@ final class Watching {
         terminal
             .out()
             .println("watching  " + suites.folders().size()
-                + " folders; a runs all, f what failed, e ends");
+                + " folders; w runs the whole, b what broke, e ends");
         terminal.out().flush();
         Asked next = next(folders, keys);
         why = next == Asked.CHANGED ? folders.changed() : "";
@@ -66,10 +66,10 @@ final class Watching {
   private static Asked next(WatchedFolders folders, Keys keys) {
     while (true) {
       switch (keys.next(WatchedFolders.EACH_MILLIS)) {
-        case 'a', 'A' -> {
+        case 'w', 'W' -> {
           return Asked.ALL;
         }
-        case 'f', 'F' -> {
+        case 'b', 'B' -> {
           return Asked.FAILED;
         }
         case 'e', 'E' -> {

@@ -33,10 +33,10 @@ class WatchIT {
     String classes = Sources.compile(folder, "WatchTest", SUITE).toString();
     running = Command.in(folder).started("run", classes, "--watch");
     try (OutputStream keys = running.process().getOutputStream()) {
-      assertTrue(until("a runs all").contains("1 failed, 1 unproven in "));
+      assertTrue(until("w runs the whole").contains("1 failed, 1 unproven in "));
 
       Sources.compile(folder, "WatchTest", SUITE.replace("not yet", "nearly"));
-      String again = until("a runs all");
+      String again = until("w runs the whole");
       assertTrue(again.contains("WatchTest.class\n"), again);
       assertTrue(
           again.indexOf("the second one holds") < again.indexOf("the first one holds"), again);
@@ -44,20 +44,20 @@ class WatchIT {
       String page = Files.readString(folder.resolve("odd-lantern-out/report/index.html"));
       assertTrue(page.contains("the first one holds") && page.contains("the second one holds"));
 
-      keys.write('f');
+      keys.write('b');
       keys.flush();
-      String failed = until("a runs all");
+      String failed = until("w runs the whole");
       assertTrue(failed.contains("1 failed in ") && !failed.contains("the first one"), failed);
 
       Sources.compile(folder, "WatchTest", SUITE.replace("second(", "second(int number"));
-      assertTrue(until("a runs all").contains("it takes int, which cannot be handed"));
+      assertTrue(until("w runs the whole").contains("it takes int, which cannot be handed"));
 
       Sources.compile(
           folder, "WatchTest", SUITE.replace("throw new AssertionError(\"not yet\");", ""));
-      assertTrue(until("a runs all").contains("together  All 2 promises held"));
-      keys.write('a');
+      assertTrue(until("w runs the whole").contains("together  All 2 promises held"));
+      keys.write('w');
       keys.flush();
-      assertTrue(until("a runs all").contains("2 unproven in "));
+      assertTrue(until("w runs the whole").contains("2 unproven in "));
       keys.write('e');
       keys.flush();
       assertEquals(0, running.ended().status());
