@@ -9,15 +9,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
-import javax.xml.parsers.DocumentBuilderFactory;
-import org.apache.maven.plugin.surefire.log.api.NullConsoleLogger;
-import org.apache.maven.plugins.surefire.report.ReportTestSuite;
-import org.apache.maven.plugins.surefire.report.SurefireReportParser;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.json.JsonMapping;
-import org.w3c.dom.Element;
 import tools.jackson.databind.JsonNode;
 
 /** What a run tells and keeps besides its pages, and what is different from an earlier one. */
@@ -139,32 +134,6 @@ class ReportsIT {
         .parse(Command.in(folder).run("list", bad, "--as", "json").out())
         .path("cases");
     assertEquals("[\"the fence is walked along\"]", cases.get(4).path("steps").toString());
-  }
-
-  @Test
-  void earlierTriesStandInTheXml() throws Exception {
-    run(0, good);
-    Element suite = DocumentBuilderFactory.newInstance()
-        .newDocumentBuilder()
-        .parse(folder.resolve("odd-lantern-out/junit-xml/TEST-HiveYardTest.xml").toFile())
-        .getDocumentElement();
-    Element earlier = (Element) suite.getElementsByTagName("flakyFailure").item(0);
-    assertEquals("it was open", earlier.getAttribute("message"));
-    assertEquals("0", suite.getAttribute("failures"));
-    ReportTestSuite read = new SurefireReportParser(
-            List.of(folder.resolve("odd-lantern-out/junit-xml").toFile()), new NullConsoleLogger())
-        .parseXMLReportFiles().stream()
-            .filter(one -> one.getName().equals("HiveYardTest"))
-            .findFirst()
-            .orElseThrow();
-    assertEquals(
-        List.of(4, 0, 0, 1),
-        List.of(
-            read.getNumberOfTests(),
-            read.getNumberOfFailures(),
-            read.getNumberOfErrors(),
-            read.getNumberOfSkipped()));
-    assertEquals("1", suite.getAttribute("skipped"));
   }
 
   @Test

@@ -1,9 +1,7 @@
 package org.oddlantern.dist;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -16,8 +14,6 @@ import org.oddlantern.demo.beeyard.Beeyard;
 class SchemaIT {
 
   private static final Path DEMO = Path.of("../demo/src/test/resources").toAbsolutePath();
-  private static final Path SUITE =
-      Path.of("../conformance/fetched/json-schema").toAbsolutePath();
   private static final Path KNOWN =
       Path.of("../conformance/json-schema-known.txt").toAbsolutePath();
 
@@ -26,11 +22,8 @@ class SchemaIT {
 
   @Test
   void everyTestOfTheStandardPasses() throws Exception {
-    if (!Files.isDirectory(SUITE)) {
-      assertFalse("required".equals(System.getenv("CONFORMANCE")), SUITE + " was not fetched");
-      assumeTrue(false, SUITE + " was not fetched");
-    }
-    String required = run(0, "schema", "conformance", SUITE.toString());
+    String suite = Fetched.at("json-schema").toString();
+    String required = run(0, "schema", "conformance", suite);
     for (String count : new String[] {
       "draft4: 578 of 578",
       "draft6: 777 of 777",
@@ -40,8 +33,8 @@ class SchemaIT {
     }) {
       assertTrue(required.contains("\n" + count + " tests passed\n"), required);
     }
-    String optional = run(
-        0, "schema", "conformance", "--optional", "--known", KNOWN.toString(), SUITE.toString());
+    String optional =
+        run(0, "schema", "conformance", "--optional", "--known", KNOWN.toString(), suite);
     assertTrue(optional.contains("\ndraft2020-12: 612 of 612 tests passed\n"), optional);
   }
 

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.dist.Command;
+import org.oddlantern.dist.Fetched;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.html.HtmlReport;
@@ -26,7 +27,6 @@ import tools.jackson.databind.JsonNode;
 /** The pages of the demo and of hostile runs in a real browser, and under the eyes of checkers. */
 class PagesIT {
 
-  private static final Path CHECKERS = Path.of("../conformance/fetched/reports");
   private static final String NOTHING_INLINE =
       "default-src 'none'; style-src 'self'; img-src 'self'";
   private static final String ROWS = "section.suite > table > tbody > tr";
@@ -41,7 +41,7 @@ class PagesIT {
   @BeforeAll
   static void runTheDemoAndOpenABrowser() throws Exception {
     boolean installed = Browser.program().isPresent();
-    assertTrue(installed || !required(), "CI wants a browser: install chromium");
+    assertTrue(installed || !Fetched.isRequired(), "CI wants a browser: install chromium");
     assumeTrue(installed, "no browser is installed (chromium), so pages are not looked at");
     for (int run = 0; run < 2; run++) {
       Command.Output output = Command.in(folder)
@@ -58,10 +58,6 @@ class PagesIT {
       assertEquals(1, output.status(), output.out());
     }
     browser = Browser.started();
-  }
-
-  private static boolean required() {
-    return "required".equals(System.getenv("CONFORMANCE"));
   }
 
   @AfterAll
@@ -181,8 +177,7 @@ class PagesIT {
 
   @Test
   void theAccessibilityCheckerFindsNoErrors() throws Exception {
-    Path axe = CHECKERS.resolve("axe.min.js");
-    assumeChecker(axe);
+    Path axe = Fetched.at("reports/axe.min.js");
     List<String> found = new ArrayList<>();
     try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), "")) {
       browser.size(1280, 800);
@@ -210,8 +205,7 @@ class PagesIT {
 
   @Test
   void theHtmlCheckerFindsNoErrors() throws Exception {
-    Path checker = CHECKERS.resolve("vnu.jar");
-    assumeChecker(checker);
+    Path checker = Fetched.at("reports/vnu.jar");
     Process process = new ProcessBuilder(
             Path.of(System.getProperty("java.home"), "bin", "java").toString(),
             "-jar",
@@ -227,8 +221,7 @@ class PagesIT {
 
   @Test
   void theArchiveFitsTheSchemasOfItsFormat() throws Exception {
-    Path schemas = CHECKERS.resolve("har");
-    assumeChecker(schemas);
+    Path schemas = Fetched.at("reports/har");
     Command.Output fits = Command.in(folder)
         .run(
             "schema",
@@ -241,11 +234,6 @@ class PagesIT {
         .path("log");
     assertTrue(log.path("entries").size() > 80);
     assertFalse(log.toString().contains("honey-and-thyme"));
-  }
-
-  private static void assumeChecker(Path checker) {
-    assertTrue(Files.exists(checker) || !required(), checker + " is missing");
-    assumeTrue(Files.exists(checker), "conformance/fetch-report-checkers.sh brings the checker");
   }
 
   private static String page(String suite) throws IOException {

@@ -152,20 +152,19 @@ public final class JUnitXmlReport {
     attribute(xml, "classname", suite);
     attribute(xml, "name", one.title());
     attribute(xml, "time", seconds(one.tookMicros()));
-    ProblemRecord problem = one.problem();
+    // the order is that of the schema of Maven's own reports
+    boolean failed = one.outcome() == Outcome.FAILED;
+    if (failed) {
+      problem(xml, "failure", one);
+    }
+    earlier(xml, one, true);
     if (isSkipped(one)) {
       xml.writeEmptyElement("skipped");
       attribute(xml, "message", reason(one));
-    } else if (problem != null) {
-      xml.writeStartElement(one.outcome() == Outcome.FAILED ? "failure" : "error");
-      attribute(xml, "message", problem.message().lines().findFirst().orElse(problem.type()));
-      attribute(xml, "type", problem.type().isEmpty() ? one.outcome().word() : problem.type());
-      xml.writeCharacters(allowed(text(one, problem)));
-      xml.writeEndElement();
+    } else if (!failed) {
+      problem(xml, "error", one);
     }
-    for (AttemptRecord earlier : one.earlier()) {
-      earlier(xml, one, earlier);
-    }
+    earlier(xml, one, false);
     if (!one.printed().isEmpty()) {
       xml.writeStartElement("system-out");
       xml.writeCharacters(allowed(one.printed()));
@@ -174,7 +173,29 @@ public final class JUnitXmlReport {
     xml.writeEndElement();
   }
 
-  /** A try before the last, in the words of the build's own reports. */
+  private static void problem(XMLStreamWriter xml, String kind, CaseRecord one)
+      throws XMLStreamException {
+    ProblemRecord problem = one.problem();
+    if (problem == null) {
+      return;
+    }
+    xml.writeStartElement(kind);
+    attribute(xml, "message", problem.message().lines().findFirst().orElse(problem.type()));
+    attribute(xml, "type", problem.type().isEmpty() ? one.outcome().word() : problem.type());
+    xml.writeCharacters(allowed(text(one, problem)));
+    xml.writeEndElement();
+  }
+
+  /** The tries before the last that failed, or that broke, in the words of the build's reports. */
+  private static void earlier(XMLStreamWriter xml, CaseRecord one, boolean failed)
+      throws XMLStreamException {
+    for (AttemptRecord earlier : one.earlier()) {
+      if ((earlier.outcome() == Outcome.FAILED) == failed) {
+        earlier(xml, one, earlier);
+      }
+    }
+  }
+
   private static void earlier(XMLStreamWriter xml, CaseRecord one, AttemptRecord earlier)
       throws XMLStreamException {
     ProblemRecord problem = earlier.problem();
