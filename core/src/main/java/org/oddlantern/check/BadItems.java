@@ -102,7 +102,8 @@ final class BadItems {
       String got = sameGot
           ? "in " + share + " " + like.got() + ":\n" + each(", ")
           : share + " are not:\n" + each("\n");
-      Finding finding = Finding.of(place, wanted, got);
+      Finding finding = Finding.of(place, wanted, got)
+          .atEach(members.stream().map(one -> one.finding.where()).toList());
       return List.of(
           sameHints && !like.hints().isEmpty() ? finding.hint(like.hints().get(0)) : finding);
     }

@@ -26,7 +26,10 @@ record CheckedItem(Check check) implements Shape {
           finding.item(),
           finding.wanted(),
           finding.got(),
-          finding.hints()));
+          finding.hints(),
+          inside
+              ? finding.places().stream().map(each -> where + each.substring(1)).toList()
+              : List.of()));
     }
     return placed;
   }

@@ -5,7 +5,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.JudgedEvidence;
-import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Secret;
@@ -69,17 +68,7 @@ final class SentEvidence extends JudgedEvidence {
   /** Recorded beside what was asked of the reply, so it says that it is about what was sent. */
   @Override
   protected void judged(List<Verdict> verdicts) {
-    recorder.judged(exchange, verdicts.stream().map(SentEvidence::ofSent).toList());
-  }
-
-  private static Verdict ofSent(Verdict verdict) {
-    return new Verdict(
-        "sent: " + verdict.check(),
-        verdict.warning(),
-        verdict.findings().stream()
-            .map(one -> new Finding(
-                "what was sent, " + one.where(), one.item(), one.wanted(), one.got(), one.hints()))
-            .toList());
+    recorder.judged(exchange, verdicts.stream().map(Verdict::ofSent).toList());
   }
 
   @Override

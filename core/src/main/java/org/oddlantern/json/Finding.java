@@ -13,8 +13,11 @@ import java.util.Objects;
  * @param wanted what was asked for, in words; never blank
  * @param got what was there, in words; never blank
  * @param hints what may help to see the reason; often empty
+ * @param places the places themselves, as many as are told, if {@code where} stands for several: {@code
+ *     $.items[37].frames} and others for {@code $.items[*].frames}; empty else
  */
-public record Finding(String where, String item, String wanted, String got, List<String> hints) {
+public record Finding(
+    String where, String item, String wanted, String got, List<String> hints, List<String> places) {
 
   /** Refuses blank texts, since a finding that says nothing helps nobody. */
   public Finding {
@@ -23,6 +26,20 @@ public record Finding(String where, String item, String wanted, String got, List
     requireText(wanted, "wanted");
     requireText(got, "got");
     hints = hints == null ? List.of() : List.copyOf(hints);
+    places = places == null ? List.of() : List.copyOf(places);
+  }
+
+  /**
+   * A finding about one place.
+   *
+   * @param where the place
+   * @param item what the list item around it is known by; may be empty
+   * @param wanted what was asked for
+   * @param got what was there
+   * @param hints what may help
+   */
+  public Finding(String where, String item, String wanted, String got, List<String> hints) {
+    this(where, item, wanted, got, hints, List.of());
   }
 
   /**
@@ -45,7 +62,17 @@ public record Finding(String where, String item, String wanted, String got, List
    * @return the finding
    */
   public Finding ofItem(String identity) {
-    return new Finding(where, identity, wanted, got, hints);
+    return new Finding(where, identity, wanted, got, hints, places);
+  }
+
+  /**
+   * The same finding, told of several places at once.
+   *
+   * @param each the places, as many as are told
+   * @return the finding
+   */
+  public Finding atEach(List<String> each) {
+    return new Finding(where, item, wanted, got, hints, each);
   }
 
   /**
@@ -60,7 +87,7 @@ public record Finding(String where, String item, String wanted, String got, List
     }
     List<String> more = new ArrayList<>(hints);
     more.add(hint);
-    return new Finding(where, item, wanted, got, more);
+    return new Finding(where, item, wanted, got, more, places);
   }
 
   /**

@@ -247,6 +247,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     text("wanted", finding.wanted());
     text("got", finding.got());
     texts("hints", finding.hints());
+    texts("places", finding.places());
     out.writeEndObject();
   }
 

@@ -136,7 +136,8 @@ final class Masker {
         text(finding.item()),
         wanted,
         got,
-        changed ? List.of(HIDDEN) : finding.hints().stream().map(this::pieces).toList());
+        changed ? List.of(HIDDEN) : finding.hints().stream().map(this::pieces).toList(),
+        finding.places().stream().map(this::text).toList());
   }
 
   /** Values in findings may be cut, and a secret in them with them. */

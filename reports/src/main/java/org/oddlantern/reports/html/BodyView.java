@@ -3,10 +3,8 @@ package org.oddlantern.reports.html;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Header;
-import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
@@ -32,12 +30,13 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
   private static final int LONGEST_TEXT = 40_000;
   private static final int BEGINNING = 2_000;
   private static final int LONGEST_LINE = 4_000;
+  private static final int DEEPEST = 9;
 
   private BodyView(String size, List<Line> lines, String note) {
     this(size, lines, note, "", false);
   }
 
-  static BodyView of(BodyRecord body, String text, List<Verdict> verdicts) {
+  static BodyView of(BodyRecord body, String text, List<Finding> findings) {
     String size = Amounts.size(body.bytes());
     if (body.bytes() == 0) {
       return new BodyView("empty", List.of(), "");
@@ -52,32 +51,36 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
     }
     try {
       JsonNode root = JsonMapping.standard().parse(text);
-      List<Finding> findings =
-          verdicts.stream().flatMap(verdict -> verdict.findings().stream()).toList();
-      return ofJson(size, LaidOutJson.of(root, 100_000, !findings.isEmpty()), findings);
+      List<LaidOutLine> json = LaidOutJson.of(root, 100_000, !findings.isEmpty());
+      return new BodyView(size, lines(json, Marking.of(json, Places.JSON, findings)), "");
     } catch (NotJson e) {
-      List<Line> xml = text.length() > LONGEST_TEXT ? List.of() : LaidOutXml.of(text);
-      if (!xml.isEmpty() && xml.size() <= MOST_LINES) {
-        return new BodyView(size, xml, "");
-      }
-      String shown = text.length() > LONGEST_TEXT ? text.substring(0, LONGEST_TEXT) : text;
-      String note =
-          text.length() > LONGEST_TEXT ? "cut: " + text.length() + " characters in all" : "";
-      return new BodyView(size, shown.lines().map(line -> Line.of(line)).toList(), note);
+      List<LaidOutLine> xml = LaidOutXml.of(text);
+      return xml.isEmpty()
+          ? ofText(size, text)
+          : new BodyView(size, lines(xml, Marking.of(xml, Places.XML, findings)), "");
     }
   }
 
+  private static BodyView ofText(String size, String text) {
+    boolean whole = text.length() <= LONGEST_TEXT;
+    String shown = whole ? text : text.substring(0, LONGEST_TEXT);
+    return new BodyView(
+        size,
+        shown.lines().map(line -> Line.of(line)).toList(),
+        whole ? "" : "cut: " + text.length() + " characters in all");
+  }
+
   /** A body: a long one in which nothing is wrong shows its beginning only. */
-  static BodyView of(BodyRecord body, Bodies bodies, List<Verdict> verdicts) {
+  static BodyView of(BodyRecord body, Bodies bodies, List<Finding> findings) {
     if (body.isPicture()) {
       return new BodyView(
           Amounts.size(body.bytes()), List.of(), "a picture", bodies.link(body.file()), true);
     }
     if (body.file() == null) {
-      return of(body, bodies.text(body), verdicts);
+      return of(body, bodies.text(body), findings);
     }
-    if (verdicts.stream().anyMatch(verdict -> !verdict.holds())) {
-      BodyView view = of(body, bodies.text(body), verdicts);
+    if (!findings.isEmpty()) {
+      BodyView view = of(body, bodies.text(body), findings);
       return new BodyView(view.size, view.lines, view.note, bodies.link(body.file()), false);
     }
     List<Line> lines =
@@ -110,35 +113,24 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
   }
 
   /** A short body whole; of a long one what surrounds the findings, or its beginning if there are none. */
-  private static BodyView ofJson(String size, List<LaidOutJson.Line> all, List<Finding> findings) {
-    List<List<Difference>> marks =
-        all.stream().map(line -> differences(line, findings)).toList();
-    boolean marked = marks.stream().anyMatch(mark -> !mark.isEmpty());
+  private static List<Line> lines(List<LaidOutLine> all, Marking marking) {
     boolean[] shown = new boolean[all.size()];
-    int whole = marked ? SHORT : MOST_LINES;
-    Arrays.fill(
-        shown,
-        0,
-        Math.min(all.size(), all.size() <= whole ? whole : marked ? AROUND : MOST_LINES / 4),
-        true);
+    int whole = marking.isEmpty() ? MOST_LINES : SHORT;
+    int beginning = marking.isEmpty() ? MOST_LINES / 4 : AROUND;
+    Arrays.fill(shown, 0, all.size() <= whole ? all.size() : beginning, true);
     for (int i = 0; i < all.size(); i++) {
-      if (!marks.get(i).isEmpty()) {
+      if (!marking.at(i).isEmpty()) {
         Arrays.fill(shown, Math.max(0, i - AROUND), Math.min(all.size(), i + AROUND + 1), true);
       }
     }
-    return new BodyView(size, lines(all, marks, shown), "");
-  }
-
-  private static List<Line> lines(
-      List<LaidOutJson.Line> all, List<List<Difference>> marks, boolean[] shown) {
     List<Line> lines = new ArrayList<>();
     int hidden = 0;
     for (int i = 0; i < all.size(); i++) {
       if (shown[i] && lines.size() < MOST_LINES * 2) {
         gap(lines, hidden);
         hidden = 0;
-        LaidOutJson.Line line = all.get(i);
-        lines.add(new Line(cut(line.text()), marks.get(i), false, line.opens(), line.closes()));
+        LaidOutLine line = all.get(i);
+        lines.add(new Line(cut(line.text()), marking.at(i), false, line.opens(), line.closes()));
       } else {
         hidden++;
       }
@@ -159,16 +151,6 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
     }
   }
 
-  private static List<Difference> differences(LaidOutJson.Line line, List<Finding> findings) {
-    return line.where().isEmpty() || line.where().equals("$")
-        ? List.of()
-        : findings.stream()
-            .filter(finding -> finding.where().equals(line.where()))
-            .map(finding ->
-                new Difference(finding.wanted(), finding.hints().stream().findFirst()))
-            .toList();
-  }
-
   /**
    * A line of a body.
    *
@@ -183,6 +165,16 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
 
     static Line of(String text) {
       return new Line(text, List.of(), false, false, false);
+    }
+
+    /**
+     * How deep it stands, for the stylesheet.
+     *
+     * @return {@code deep-0} to {@code deep-9}
+     */
+    public String deep() {
+      int indent = text.length() - text.stripLeading().length();
+      return "deep-" + Math.min(indent / 2, DEEPEST);
     }
   }
 
@@ -224,8 +216,7 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
   /**
    * What does not hold on a line.
    *
-   * @param wanted what was asked for
-   * @param hint what may help
+   * @param wanted what was asked for, after the place if it is missing
    */
-  public record Difference(String wanted, Optional<String> hint) {}
+  public record Difference(String wanted) {}
 }

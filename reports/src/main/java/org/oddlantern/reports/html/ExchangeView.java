@@ -1,9 +1,11 @@
 package org.oddlantern.reports.html;
 
 import java.util.List;
+import java.util.function.Function;
 import org.oddlantern.http.Header;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.VerdictGroup;
+import org.oddlantern.json.Finding;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.BodyRecord;
@@ -59,7 +61,7 @@ public record ExchangeView(
         List.of(),
         BodyView.ofQuery(query.sql(), query.parameters()),
         List.of(),
-        BodyView.of(answer, query.answer(), query.verdicts()),
+        BodyView.of(answer, query.answer(), findings(query.verdicts(), Verdict::inReply)),
         "");
   }
 
@@ -73,11 +75,18 @@ public record ExchangeView(
         VerdictGroup.failed(exchange.verdicts()),
         exchange.verdicts().stream().filter(Verdict::holds).map(Verdict::check).toList(),
         exchange.requestHeaders(),
-        BodyView.of(exchange.requestBody(), bodies, List.of()).typed(exchange.requestHeaders()),
+        BodyView.of(
+                exchange.requestBody(), bodies, findings(exchange.verdicts(), Verdict::inRequest))
+            .typed(exchange.requestHeaders()),
         exchange.replyHeaders(),
-        BodyView.of(exchange.replyBody(), bodies, exchange.verdicts())
+        BodyView.of(exchange.replyBody(), bodies, findings(exchange.verdicts(), Verdict::inReply))
             .typed(exchange.replyHeaders()),
         exchange.curl());
+  }
+
+  private static List<Finding> findings(
+      List<Verdict> verdicts, Function<Verdict, List<Finding>> which) {
+    return verdicts.stream().map(which).flatMap(List::stream).toList();
   }
 
   /**

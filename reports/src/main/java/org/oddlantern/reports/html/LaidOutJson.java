@@ -11,7 +11,7 @@ import tools.jackson.databind.JsonNode;
 /** Lays a JSON tree out over lines that know their places. */
 final class LaidOutJson {
 
-  private final List<Line> lines = new ArrayList<>();
+  private final List<LaidOutLine> lines = new ArrayList<>();
   private final int limit;
 
   private final boolean placed;
@@ -22,7 +22,7 @@ final class LaidOutJson {
   }
 
   /** The lines of a tree, no more than the limit; where they are is told only if somebody asks. */
-  static List<Line> of(JsonNode root, int limit, boolean placed) {
+  static List<LaidOutLine> of(JsonNode root, int limit, boolean placed) {
     LaidOutJson laidOut = new LaidOutJson(limit, placed);
     laidOut.add(Location.ROOT, "", root, "", 0);
     return laidOut.lines;
@@ -38,11 +38,11 @@ final class LaidOutJson {
     }
     String indent = "  ".repeat(depth) + before;
     if (!node.isContainer() || node.isEmpty()) {
-      lines.add(new Line(
+      lines.add(new LaidOutLine(
           place(where), indent + JsonMapping.standard().write(node) + after, false, false));
       return;
     }
-    lines.add(new Line(place(where), indent + (node.isObject() ? "{" : "["), true, false));
+    lines.add(new LaidOutLine(place(where), indent + (node.isObject() ? "{" : "["), true, false));
     if (node.isObject()) {
       Iterator<Map.Entry<String, JsonNode>> members = node.properties().iterator();
       while (members.hasNext()) {
@@ -66,18 +66,8 @@ final class LaidOutJson {
       }
     }
     if (lines.size() < limit) {
-      lines.add(
-          new Line("", "  ".repeat(depth) + (node.isObject() ? "}" : "]") + after, false, true));
+      lines.add(new LaidOutLine(
+          "", "  ".repeat(depth) + (node.isObject() ? "}" : "]") + after, false, true));
     }
   }
-
-  /**
-   * A line.
-   *
-   * @param where the place of the value that begins on it; empty for a closing bracket
-   * @param text the line, indented
-   * @param opens whether what follows is inside it
-   * @param closes whether it ends what was opened
-   */
-  record Line(String where, String text, boolean opens, boolean closes) {}
 }

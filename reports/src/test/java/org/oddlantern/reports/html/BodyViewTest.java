@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.run.BodyRecord;
 
@@ -27,6 +26,58 @@ class BodyViewTest {
             "label": "Fox"  <- wanted "Foxglove"
           }
         }""", told(view));
+  }
+
+  @Test
+  void whatIsMissingStandsOnTheLineAroundItAndWhatIsWrongAlikeOnEachLine() {
+    assertEquals(
+        """
+        {
+          "hives": [
+            {  <- wanted label: a text
+              "id": "1"  <- wanted a whole number
+            },
+            {
+              "id": "2"  <- wanted a whole number
+            }
+          ],
+          "a['b.c": {  <- wanted ['f g']: 8
+            "d": {}  <- wanted e[0]: 7
+          }
+        }""",
+        told(view(
+            "{\"hives\":[{\"id\":\"1\"},{\"id\":\"2\"}],\"a['b.c\":{\"d\":{}}}",
+            Finding.of("$.hives[0].label", "a text", "nothing"),
+            Finding.of("$.hives[*].id", "a whole number", "2 of 2 items are not")
+                .atEach(List.of("$.hives[0].id", "$.hives[1].id")),
+            Finding.of("$['a[\\'b.c'].d.e[0]", "7", "nothing"),
+            Finding.of("$['a[\\'b.c']['f g']", "8", "nothing"),
+            Finding.of("$", "an object with fields", "another"),
+            Finding.of("status", "200", "500"))));
+  }
+
+  @Test
+  void xmlIsLaidOutWithTheDifferencesInTheirPlaces() {
+    assertEquals(
+        """
+        <y:yard xmlns:y="urn:y" y:of="&lt;&quot;hill&quot;>">
+          <hive id="1">  <- wanted @id: "3"
+            <label>Fox</label>  <- wanted "Foxglove"
+          </hive>
+          <!-- empty -->
+          <hive id="2">  <- wanted label: a text
+            <frames>x &lt; y</frames>  <- wanted "8"
+          </hive>
+        </y:yard>""",
+        told(view(
+            "<?xml version='1.0'?><y:yard xmlns:y='urn:y' y:of='&lt;\"hill\"&gt;'><hive id='1'><label>Fox</label></hive><!-- empty --><hive id='2'>"
+                + "<frames><![CDATA[x < y]]></frames></hive></y:yard>",
+            Finding.of("/y:yard/hive[1]/@id", "\"3\"", "\"1\""),
+            Finding.of("/y:yard/hive[1]/label/text()", "\"Foxglove\"", "\"Fox\""),
+            Finding.of("/y:yard/hive[2]/label", "a text", "nothing"),
+            Finding.of("/y:yard/hive[2]/frames", "\"8\"", "\"x < y\""),
+            Finding.of("//hive[@id='7']", "one", "nothing"),
+            Finding.of("/", "nothing else that differs", "3 more differences"))));
   }
 
   @Test
@@ -63,9 +114,8 @@ class BodyViewTest {
   }
 
   private static BodyView view(String text, Finding... findings) {
-    Verdict verdict = new Verdict("check", false, List.of(findings));
     return BodyView.of(
-        new BodyRecord(text.length(), text, null, List.of()), text, List.of(verdict));
+        new BodyRecord(text.length(), text, null, List.of()), text, List.of(findings));
   }
 
   private static String told(BodyView view) {
