@@ -49,6 +49,7 @@ class DemoIT {
         "at      $.items[36].frames of id 37\n              wanted  a whole number\n              got     \"4\" (text)",
         "got     500 Server Error, text/plain, a body that begins: inspections of hive 2: row 12 has 6 columns, not 7",
         "hint    did you mean 'queenseen'?",
+        "\nalike     4 cases: at $.items[*].frames got \"4\" (text)\n",
         "repeat    curl -sS -i -H 'Authorization: Bearer '\"$TOKEN\" http://127.0.0.1:")) {
       assertTrue(output.out().contains(part), () -> part + "\nis not in\n" + output.out());
     }

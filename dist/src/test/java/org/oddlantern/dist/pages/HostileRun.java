@@ -40,11 +40,12 @@ final class HostileRun {
     write(journal, cases);
   }
 
-  /** As many small cases as asked for, most of which passed. */
+  /** As many small cases as asked for, most of which passed; the last of those that did not is another's. */
   static void many(Path journal, int count) throws IOException {
     List<CaseRecord> cases = new ArrayList<>();
     for (int i = 0; i < count; i++) {
-      boolean broke = i % 500 == 7;
+      boolean broke = i % 150 == 7;
+      boolean alike = i < count - 150;
       cases.add(one(
           "org.fennelhill.Yard" + i / 100 + "Test",
           "hive " + i + " is as it was registered",
@@ -54,8 +55,11 @@ final class HostileRun {
               "",
               "{\"id\":" + i + ",\"label\":\"Foxglove\"}",
               "http://127.0.0.1/hives/" + i,
-              !broke)),
-          broke ? new ProblemRecord("", "it is not", "Yard.java:12", "") : null,
+              !broke || !alike)),
+          broke
+              ? new ProblemRecord(
+                  alike ? "" : "org.fennelhill.Gate", "gate 7 is shut", "Yard.java:12", "")
+              : null,
           ""));
     }
     write(journal, cases);

@@ -172,6 +172,17 @@ class PagesIT {
       browser.type("/");
       browser.type("hive 4711 ");
       assertEquals(1, browser.number(SHOWN));
+      assertEquals(
+          List.of("66 cases", "at $.kind wanted 5, got 4", "and 54 more"),
+          glance(1, ".word", ".symptom", "li:last-child"));
+      assertEquals(
+          List.of("1 case", "Gate: gate 7 is shut", "hive 9907 is as it was registered"),
+          glance(2, ".word", ".symptom", "li:last-child"));
+      assertEquals(40, browser.number("document.querySelectorAll('.card').length"));
+      browser.click(".glance > li:nth-child(2) a");
+      assertEquals(
+          "hive 9907 is as it was registered",
+          browser.text("document.querySelector('.card:target h3 a').textContent"));
     }
   }
 
@@ -244,5 +255,14 @@ class PagesIT {
           .findFirst()
           .orElseThrow();
     }
+  }
+
+  private static List<String> glance(int number, String... parts) throws Exception {
+    List<String> told = new ArrayList<>();
+    for (String part : parts) {
+      told.add(browser.text("document.querySelector('.glance > li:nth-child(" + number + ") " + part
+          + "').textContent"));
+    }
+    return told;
   }
 }

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import org.oddlantern.reports.Amounts;
+import org.oddlantern.reports.Likeness;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.ProblemRecord;
@@ -13,10 +14,11 @@ import org.oddlantern.run.ProblemRecord;
 final class EndText {
 
   private static final int MOST = 50;
+  private static final int MOST_ALIKE = 10;
   private static final int SLOWEST = 3;
   private static final long SLOW_MICROS = 500_000;
 
-  private final List<CaseRecord> broken = new ArrayList<>();
+  private final List<Likeness.Broken> broken = new ArrayList<>();
   private final List<CaseRecord> notable = new ArrayList<>();
   private List<CaseRecord> slow = new ArrayList<>();
   private int told;
@@ -26,7 +28,7 @@ final class EndText {
     told++;
     unproven += one.marks().contains(Mark.UNPROVEN) ? 1 : 0;
     if (!one.outcome().isGreen()) {
-      broken.add(one.brief(one.problem()));
+      broken.add(Likeness.Broken.of(one).brief());
     } else if (one.marks().stream()
         .anyMatch(mark -> mark != Mark.UNPROVEN && mark != Mark.NEEDED)) {
       notable.add(one.brief(one.problem()));
@@ -44,12 +46,15 @@ final class EndText {
   List<Line> lines() {
     List<Line> lines = new ArrayList<>();
     if (told > 1) {
-      broken.stream()
-          .filter(CaseRecord::hasRun)
-          .sorted(Comparator.comparingInt(CaseRecord::order))
+      List<Likeness.Broken> ran = broken.stream()
+          .filter(broken -> broken.one().hasRun())
+          .sorted(Comparator.comparingInt(broken -> broken.one().order()))
+          .toList();
+      ran.stream()
           .limit(MOST)
+          .map(Likeness.Broken::one)
           .forEach(one -> lines.add(new Line(one.word(), named(one) + at(one), true)));
-      long waiting = broken.stream().filter(one -> !one.hasRun()).count();
+      int waiting = broken.size() - ran.size();
       if (waiting > 0) {
         lines.add(new Line("not run", Amounts.of(waiting, "case") + " because of these", true));
       }
@@ -57,6 +62,13 @@ final class EndText {
         lines.add(new Line(
             "more", Amounts.of(broken.size() - waiting - MOST, "case") + ", see the report", true));
       }
+      Likeness.among(ran).stream()
+          .filter(alike -> alike.cases().size() > 1)
+          .limit(MOST_ALIKE)
+          .forEach(alike -> lines.add(new Line(
+              "alike",
+              Amounts.of(alike.cases().size(), "case") + ": " + alike.symptom().sentence(),
+              true)));
     }
     Stream.of(Mark.WARNED, Mark.FLAKY, Mark.FIXED)
         .forEach(mark -> notable.stream()

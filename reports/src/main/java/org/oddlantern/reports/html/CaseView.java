@@ -66,7 +66,7 @@ public record CaseView(
     }
     ProblemRecord problem = one.problem();
     return new CaseView(
-        (one.kind() == RecordKind.CASE ? "case-" : "supply-") + one.order(),
+        anchor(one),
         page,
         one.word(),
         one.outcome().isGreen(),
@@ -92,6 +92,11 @@ public record CaseView(
             .map(run::titleOf)
             .distinct()
             .toList());
+  }
+
+  /** What leads to a case, on the page of its suite and from what is told of it on the first page. */
+  static String anchor(CaseRecord one) {
+    return (one.kind() == RecordKind.CASE ? "case-" : "supply-") + one.order();
   }
 
   /** Made when it is looked at, like everything with bodies in it. */

@@ -3,11 +3,15 @@ package org.oddlantern.reports.html;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.Comparison;
+import org.oddlantern.reports.Likeness;
 import org.oddlantern.reports.Pages;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.run.CaseRecord;
@@ -24,6 +28,7 @@ final class Index {
   /** What somebody reads; the others are lines. */
   private static final int MOST_CARDS = 40;
 
+  private static final int MOST_LINKS = 12;
   private static final int SLOWEST = 8;
 
   private final RunData run;
@@ -52,15 +57,18 @@ final class Index {
     List<CaseRecord> broken = run.notPassed();
     List<CaseRecord> ran = broken.stream().filter(CaseRecord::hasRun).toList();
     boolean told = scope.pages() != Pages.COUNTS;
-    int cards = told ? Math.min(MOST_CARDS, ran.size()) : 0;
+    List<Likeness> alike =
+        told ? Likeness.among(ran.stream().map(Likeness.Broken::of).toList()) : List.of();
+    Set<CaseRecord> cards = cards(alike, ran);
     return new IndexView(
         run.started().name(),
         run.verdict(),
         broken.isEmpty() && run.leftBehind().isEmpty() && run.ended() != null,
         facts(),
         run.started().warnings(),
-        views(ran.subList(0, cards)),
-        told ? views(ran.subList(cards, ran.size())) : List.of(),
+        ran.size() > 1 ? glance(alike, cards) : List.of(),
+        views(ran.stream().filter(cards::contains).toList()),
+        told ? views(ran.stream().filter(one -> !cards.contains(one)).toList()) : List.of(),
         told ? views(broken.stream().filter(one -> !one.hasRun()).toList()) : List.of(),
         told ? run.leftBehind() : List.of(),
         told ? notes() : List.of(),
@@ -73,6 +81,34 @@ final class Index {
             .map(CaseRecord::word)
             .distinct()
             .toList());
+  }
+
+  /** What gets a card: of everything that was wrong one case, then others as there is room. */
+  private static Set<CaseRecord> cards(List<Likeness> alike, List<CaseRecord> ran) {
+    Set<CaseRecord> cards = Collections.newSetFromMap(new IdentityHashMap<>());
+    if (!alike.isEmpty()) {
+      Stream.concat(alike.stream().map(one -> one.cases().get(0)), ran.stream())
+          .takeWhile(one -> cards.size() < MOST_CARDS)
+          .forEach(cards::add);
+    }
+    return cards;
+  }
+
+  private List<IndexView.Glance> glance(List<Likeness> alike, Set<CaseRecord> cards) {
+    return alike.stream()
+        .limit(MOST_CARDS)
+        .map(one -> new IndexView.Glance(
+            Amounts.of(one.cases().size(), "case"),
+            one.symptom().words(),
+            one.symptom().where(),
+            one.cases().stream()
+                .limit(MOST_LINKS)
+                .map(each -> new IndexView.Link(
+                    each.title(),
+                    (cards.contains(each) ? "" : suites.page(each)) + "#" + CaseView.anchor(each)))
+                .toList(),
+            Math.max(0, one.cases().size() - MOST_LINKS)))
+        .toList();
   }
 
   private List<CaseView> views(List<CaseRecord> records) {

@@ -12,6 +12,7 @@ import org.oddlantern.run.RunEvent;
  * @param held whether everything held
  * @param facts when, where and with which seed
  * @param warnings what was worth a look before the first call
+ * @param glance what was wrong, in short; empty if it was in one case only
  * @param failures the cases that did not pass of themselves, as many as are told in full
  * @param moreFailures the other cases that did not pass of themselves
  * @param blocked the cases that did not run because of those, or since the run was stopped
@@ -30,6 +31,7 @@ public record IndexView(
     boolean held,
     List<Fact> facts,
     List<String> warnings,
+    List<Glance> glance,
     List<CaseView> failures,
     List<CaseView> moreFailures,
     List<CaseView> blocked,
@@ -41,6 +43,25 @@ public record IndexView(
     List<CaseView> slowest,
     boolean history,
     List<String> words) {
+
+  /**
+   * What was wrong in cases that broke alike.
+   *
+   * @param amount how many cases, in words
+   * @param words what was wrong
+   * @param where the place in what came; empty if there is none
+   * @param cases the cases, or the first of them
+   * @param more how many others; 0 if there are none
+   */
+  public record Glance(String amount, String words, String where, List<Link> cases, int more) {}
+
+  /**
+   * What leads to a case.
+   *
+   * @param title its title
+   * @param address its card on this page, or its place on that of its suite
+   */
+  public record Link(String title, String address) {}
 
   /**
    * Something worth knowing.

@@ -11,6 +11,7 @@ import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.Comparison;
+import org.oddlantern.reports.Likeness;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.CaseRecord;
@@ -66,6 +67,7 @@ public final class MarkdownSummary {
       line("");
       broken.stream().limit(MOST).forEach(this::tell);
       more(broken.size());
+      alike(broken);
     }
     if (!run.leftBehind().isEmpty()) {
       line("");
@@ -75,6 +77,22 @@ public final class MarkdownSummary {
           .limit(MOST)
           .forEach(left -> line("- " + code(left.deed()) + ": " + escaped(left.problem())));
       more(run.leftBehind().size());
+    }
+  }
+
+  private void alike(List<CaseRecord> broken) {
+    List<Likeness> alike = Likeness.among(
+            broken.stream().filter(CaseRecord::hasRun).map(Likeness.Broken::of).toList())
+        .stream()
+        .filter(one -> one.cases().size() > 1)
+        .limit(MOST)
+        .toList();
+    if (!alike.isEmpty()) {
+      line("");
+      line("Alike:");
+      line("");
+      alike.forEach(one -> line("- " + Amounts.of(one.cases().size(), "case") + ": "
+          + code(one.symptom().sentence())));
     }
   }
 
