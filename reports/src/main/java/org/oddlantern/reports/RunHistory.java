@@ -13,114 +13,20 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
 import org.oddlantern.run.Mark;
-import org.oddlantern.run.Outcome;
 import org.oddlantern.run.RecordKind;
 import org.oddlantern.run.RunEvent;
 
 /**
  * Earlier runs: a folder of journals, oldest first. What cannot be read is told and left out.
  *
- * @param runs the beginnings of the runs, in order
+ * @param runs the runs, in order
  * @param cases for each case how it went in each run; null where it was not there
  * @param problems journals that could not be read, in sentences
  */
-public record RunHistory(List<RunEvent.Started> runs, List<Line> cases, List<String> problems) {
+public record RunHistory(List<PastRun> runs, List<CaseHistory> cases, List<String> problems) {
 
   /** What a page can show. */
   private static final int MOST_RUNS = 60;
-
-  /**
-   * How a case went in one run.
-   *
-   * @param outcome how it ended
-   * @param flaky whether it passed only after it had failed
-   * @param micros how long it took
-   */
-  public record Went(Outcome outcome, boolean flaky, long micros) {
-
-    /**
-     * Whether it broke the build, or nearly did.
-     *
-     * @return true if it was broken or flaky
-     */
-    public boolean troubled() {
-      return flaky || !outcome.isGreen();
-    }
-  }
-
-  /**
-   * A case over the runs.
-   *
-   * @param id the case
-   * @param suite its suite
-   * @param title its title, as it was last
-   * @param went how it went, run by run
-   */
-  public record Line(String id, String suite, String title, List<@Nullable Went> went) {
-
-    /**
-     * In how many runs it was broken or flaky.
-     *
-     * @return the number
-     */
-    public int troubles() {
-      return (int) went.stream().filter(one -> one != null && one.troubled()).count();
-    }
-
-    /**
-     * In how many runs it was there.
-     *
-     * @return the number
-     */
-    public int times() {
-      return (int) went.stream().filter(one -> one != null).count();
-    }
-
-    /**
-     * Whether it broke in some runs and held in others without a lasting change: from good to bad and back.
-     *
-     * @return true if it is unstable
-     */
-    public boolean unstable() {
-      int turns = 0;
-      Boolean before = null;
-      for (Went one : went) {
-        if (one != null) {
-          boolean bad = one.troubled();
-          if (before != null && before != bad) {
-            turns++;
-          }
-          before = bad;
-        }
-      }
-      return turns > 1 || went.stream().anyMatch(one -> one != null && one.flaky());
-    }
-
-    /**
-     * How much slower the newer half of its runs is than the older one, by their medians.
-     *
-     * @return 1 if it is as fast; 1 if there are too few runs to tell
-     */
-    public double slowdown() {
-      List<Long> times = new ArrayList<>();
-      for (Went one : went) {
-        if (one != null && one.outcome() == Outcome.PASSED) {
-          times.add(one.micros());
-        }
-      }
-      if (times.size() < 6) {
-        return 1;
-      }
-      double older = median(times.subList(0, times.size() / 2));
-      double newer = median(times.subList(times.size() / 2, times.size()));
-      return older <= 0 || newer - older < 5_000 ? 1 : newer / older;
-    }
-
-    private static double median(List<Long> values) {
-      List<Long> sorted = values.stream().sorted().toList();
-      return sorted.get(sorted.size() / 2);
-    }
-  }
 
   /**
    * Reads a folder.
@@ -142,7 +48,7 @@ public record RunHistory(List<RunEvent.Started> runs, List<Line> cases, List<Str
     read.sort(Comparator.comparing(one -> one.started.startedAt()));
     List<Read> newest = read.subList(Math.max(0, read.size() - MOST_RUNS), read.size());
     return new RunHistory(
-        newest.stream().map(one -> one.started).toList(), lines(newest), List.copyOf(problems));
+        newest.stream().map(Read::told).toList(), lines(newest), List.copyOf(problems));
   }
 
   /**
@@ -161,17 +67,18 @@ public record RunHistory(List<RunEvent.Started> runs, List<Line> cases, List<Str
     }
   }
 
-  private static List<Line> lines(List<Read> runs) {
-    Map<String, Line> lines = new LinkedHashMap<>();
+  private static List<CaseHistory> lines(List<Read> runs) {
+    Map<String, CaseHistory> lines = new LinkedHashMap<>();
     for (int number = 0; number < runs.size(); number++) {
       for (CaseRecord one : runs.get(number).cases) {
-        Line known = lines.get(one.id());
-        List<@Nullable Went> went = known == null ? new ArrayList<>() : known.went();
+        CaseHistory known = lines.get(one.id());
+        List<CaseHistory.@Nullable Went> went = known == null ? new ArrayList<>() : known.went();
         while (went.size() < number) {
           went.add(null);
         }
-        went.add(new Went(one.outcome(), one.marks().contains(Mark.FLAKY), one.tookMicros()));
-        lines.put(one.id(), new Line(one.id(), one.suite(), one.title(), went));
+        went.add(new CaseHistory.Went(
+            one.outcome(), one.marks().contains(Mark.FLAKY), one.tookMicros()));
+        lines.put(one.id(), new CaseHistory(one.id(), one.suite(), one.title(), went));
       }
     }
     lines.values().forEach(line -> {
@@ -187,15 +94,28 @@ public record RunHistory(List<RunEvent.Started> runs, List<Line> cases, List<Str
    *
    * @param started its beginning
    * @param cases its cases, each once
+   * @param ended its end; null if it was cut off
    */
-  private record Read(RunEvent.Started started, List<CaseRecord> cases) {
+  private record Read(
+      RunEvent.Started started, List<CaseRecord> cases, RunEvent.@Nullable Ended ended) {
+
+    PastRun told() {
+      return new PastRun(
+          started,
+          cases.size(),
+          (int) cases.stream().filter(one -> !one.outcome().isGreen()).count(),
+          ended == null ? -1 : ended.tookMicros());
+    }
 
     static Read of(Path file) throws IOException {
       List<RunEvent.Started> started = new ArrayList<>();
+      List<RunEvent.Ended> ended = new ArrayList<>();
       Map<String, CaseRecord> cases = new LinkedHashMap<>();
       new Journal(file).read(event -> {
         if (event instanceof RunEvent.Started begin) {
           started.add(begin);
+        } else if (event instanceof RunEvent.Ended end) {
+          ended.add(end);
         } else if (event instanceof RunEvent.CaseFinished finished
             && finished.record().kind() == RecordKind.CASE) {
           cases.put(finished.record().id(), finished.record());
@@ -204,7 +124,8 @@ public record RunHistory(List<RunEvent.Started> runs, List<Line> cases, List<Str
       if (started.isEmpty()) {
         throw new IOException(file + " does not begin like a journal");
       }
-      return new Read(started.get(0), List.copyOf(cases.values()));
+      return new Read(
+          started.get(0), List.copyOf(cases.values()), ended.isEmpty() ? null : ended.get(0));
     }
   }
 }

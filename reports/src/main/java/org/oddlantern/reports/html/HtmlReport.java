@@ -91,7 +91,11 @@ public final class HtmlReport {
       page(
           "history.html",
           "history.jte",
-          Map.of("page", HistoryView.of(history), "run", run.started().name()));
+          Map.of(
+              "page",
+              HistoryView.of(history, index::address),
+              "name",
+              run.started().name()));
     }
     page("index.html", "index.jte", Map.of("page", index.view()));
   }

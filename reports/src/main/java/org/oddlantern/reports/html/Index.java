@@ -49,6 +49,13 @@ final class Index {
     return views;
   }
 
+  /** Where a case is told; empty if it is not. */
+  String address(String id) {
+    CaseRecord one = run.byId().get(id);
+    String page = one == null ? "" : suites.page(one);
+    return one == null || page.isEmpty() ? "" : page + "#" + CaseView.anchor(one);
+  }
+
   private CaseView view(CaseRecord one) {
     return CaseView.of(one, suites.page(one), run, bodies);
   }
