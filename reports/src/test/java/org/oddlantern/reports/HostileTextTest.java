@@ -85,9 +85,9 @@ class HostileTextTest {
         index.contains("Of 1 promise 0 held: 1 failed. 1 thing could not be taken back."), index);
     assertTrue(
         index.contains(
-                "<mark class=\"line\">  &#34;label&#34;: 4</mark><span class=\"instead\">wanted 5</span>")
+                "<mark class=\"line\">  &#34;label&#34;: 4</mark><span class=\"instead deep-1\">wanted 5</span>")
             || index.contains(
-                "<mark class=\"line\">  \"label\": 4</mark><span class=\"instead\">wanted 5</span>"),
+                "<mark class=\"line\">  \"label\": 4</mark><span class=\"instead deep-1\">wanted 5</span>"),
         index);
   }
 

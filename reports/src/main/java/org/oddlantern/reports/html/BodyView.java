@@ -25,6 +25,7 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
 
   private static final String NO_TEXT = "not a text";
   private static final int MOST_LINES = 400;
+  private static final int MOST_LAID_OUT = 100_000;
   private static final int SHORT = 40;
   private static final int AROUND = 6;
   private static final int LONGEST_TEXT = 40_000;
@@ -51,11 +52,12 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
     }
     try {
       JsonNode root = JsonMapping.standard().parse(text);
-      List<LaidOutLine> json = LaidOutJson.of(root, 100_000, !findings.isEmpty());
+      boolean marked = !findings.isEmpty();
+      LaidOut json = LaidOutJson.of(root, marked ? MOST_LAID_OUT : MOST_LINES, marked);
       return new BodyView(size, lines(json, Marking.of(json, Places.JSON, findings)), "");
     } catch (NotJson e) {
-      List<LaidOutLine> xml = LaidOutXml.of(text);
-      return xml.isEmpty()
+      LaidOut xml = new LaidOut(LaidOutXml.of(text), 0);
+      return xml.count() == 0
           ? ofText(size, text)
           : new BodyView(size, lines(xml, Marking.of(xml, Places.XML, findings)), "");
     }
@@ -113,11 +115,12 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
   }
 
   /** A short body whole; of a long one what surrounds the findings, or its beginning if there are none. */
-  private static List<Line> lines(List<LaidOutLine> all, Marking marking) {
+  private static List<Line> lines(LaidOut laidOut, Marking marking) {
+    List<LaidOutLine> all = laidOut.lines();
     boolean[] shown = new boolean[all.size()];
     int whole = marking.isEmpty() ? MOST_LINES : SHORT;
     int beginning = marking.isEmpty() ? MOST_LINES / 4 : AROUND;
-    Arrays.fill(shown, 0, all.size() <= whole ? all.size() : beginning, true);
+    Arrays.fill(shown, 0, laidOut.count() <= whole ? all.size() : beginning, true);
     for (int i = 0; i < all.size(); i++) {
       if (!marking.at(i).isEmpty()) {
         Arrays.fill(shown, Math.max(0, i - AROUND), Math.min(all.size(), i + AROUND + 1), true);
@@ -135,7 +138,7 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
         hidden++;
       }
     }
-    gap(lines, hidden);
+    gap(lines, hidden + laidOut.more());
     return lines;
   }
 

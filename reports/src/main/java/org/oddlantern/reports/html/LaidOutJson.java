@@ -13,19 +13,47 @@ final class LaidOutJson {
 
   private final List<LaidOutLine> lines = new ArrayList<>();
   private final int limit;
-
   private final boolean placed;
+  private int more;
 
   private LaidOutJson(int limit, boolean placed) {
     this.limit = limit;
     this.placed = placed;
   }
 
-  /** The lines of a tree, no more than the limit; where they are is told only if somebody asks. */
-  static List<LaidOutLine> of(JsonNode root, int limit, boolean placed) {
+  /** The lines of a tree, the others counted; where they are is told only if somebody asks. */
+  static LaidOut of(JsonNode root, int limit, boolean placed) {
     LaidOutJson laidOut = new LaidOutJson(limit, placed);
     laidOut.add(Location.ROOT, "", root, "", 0);
-    return laidOut.lines;
+    return new LaidOut(laidOut.lines, laidOut.more);
+  }
+
+  private static int count(JsonNode node) {
+    if (!node.isContainer() || node.isEmpty()) {
+      return 1;
+    }
+    int count = 2;
+    for (JsonNode child : node) {
+      count += count(child);
+    }
+    return count;
+  }
+
+  /** As JSON; what is plain without a generator, since a report has millions of lines. */
+  private static String text(JsonNode node) {
+    return node.isInt() || node.isBoolean()
+        ? node.asString()
+        : node.isString() ? quoted(node.stringValue()) : JsonMapping.standard().write(node);
+  }
+
+  private static String quoted(String text) {
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      if (c < ' ' || c > '~' || c == '"' || c == '\\') {
+        return JsonMapping.standard().write(text);
+      }
+    }
+    return '"' + text + '"';
   }
 
   private String place(Location where) {
@@ -34,12 +62,12 @@ final class LaidOutJson {
 
   private void add(Location where, String before, JsonNode node, String after, int depth) {
     if (lines.size() >= limit) {
+      more += count(node);
       return;
     }
     String indent = "  ".repeat(depth) + before;
     if (!node.isContainer() || node.isEmpty()) {
-      lines.add(new LaidOutLine(
-          place(where), indent + JsonMapping.standard().write(node) + after, false, false));
+      lines.add(new LaidOutLine(place(where), indent + text(node) + after, false, false));
       return;
     }
     lines.add(new LaidOutLine(place(where), indent + (node.isObject() ? "{" : "["), true, false));
@@ -47,7 +75,7 @@ final class LaidOutJson {
       Iterator<Map.Entry<String, JsonNode>> members = node.properties().iterator();
       while (members.hasNext()) {
         Map.Entry<String, JsonNode> member = members.next();
-        String name = JsonMapping.standard().write(member.getKey()) + ": ";
+        String name = quoted(member.getKey()) + ": ";
         add(
             placed ? where.child(member.getKey()) : where,
             name,
@@ -68,6 +96,8 @@ final class LaidOutJson {
     if (lines.size() < limit) {
       lines.add(new LaidOutLine(
           "", "  ".repeat(depth) + (node.isObject() ? "}" : "]") + after, false, true));
+    } else {
+      more++;
     }
   }
 }

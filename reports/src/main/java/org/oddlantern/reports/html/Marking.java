@@ -16,15 +16,15 @@ final class Marking {
   private final Map<String, Integer> lines = new HashMap<>();
   private final Map<Integer, List<BodyView.Difference>> differences = new HashMap<>();
 
-  private Marking(List<LaidOutLine> laidOut, Places places) {
+  private Marking(Places places) {
     this.places = places;
-    for (int i = 0; i < laidOut.size(); i++) {
-      lines.putIfAbsent(laidOut.get(i).where(), i);
-    }
   }
 
-  static Marking of(List<LaidOutLine> laidOut, Places places, List<Finding> findings) {
-    Marking marking = new Marking(laidOut, places);
+  static Marking of(LaidOut laidOut, Places places, List<Finding> findings) {
+    Marking marking = new Marking(places);
+    for (int i = 0; !findings.isEmpty() && i < laidOut.lines().size(); i++) {
+      marking.lines.putIfAbsent(laidOut.lines().get(i).where(), i);
+    }
     for (Finding finding : findings) {
       List<String> each = finding.places().isEmpty() ? List.of(finding.where()) : finding.places();
       each.forEach(place -> marking.mark(place, finding.wanted()));
