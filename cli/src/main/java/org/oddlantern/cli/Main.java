@@ -50,7 +50,13 @@ public final class Main implements Runnable {
     PrintStream err =
         new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8);
     HeadStart head = Commands.runs(arguments) ? HeadStart.begun(arguments) : HeadStart.none();
-    int status = commandLine(new Terminal(out, head), err, arguments).execute(arguments);
+    int status = 1;
+    try {
+      status = commandLine(new Terminal(out, head), err, arguments).execute(arguments);
+    } catch (OutOfMemoryError e) {
+      err.println("odd-lantern: there is not enough memory for this (" + e.getMessage()
+          + "); give it more, like ODD_LANTERN_OPTS=-Xmx2g");
+    }
     out.flush();
     System.exit(status);
   }

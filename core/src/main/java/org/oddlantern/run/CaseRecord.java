@@ -126,6 +126,10 @@ public record CaseRecord(
    * @return how it ended and how long it took
    */
   public CaseRecord brief(@Nullable ProblemRecord why) {
+    return brief(why, List.of());
+  }
+
+  private CaseRecord brief(@Nullable ProblemRecord why, List<String> waiting) {
     return new CaseRecord(
         kind,
         id,
@@ -147,7 +151,16 @@ public record CaseRecord(
         "",
         List.of(),
         List.of(),
-        List.of());
+        waiting);
+  }
+
+  /**
+   * What is enough to list it and to tell what it waited for.
+   *
+   * @return the record without what was sent, came, was printed or kept, and without code and stack
+   */
+  public CaseRecord listed() {
+    return brief(problem == null ? null : problem.brief(), waitedFor);
   }
 
   /** This record with other exchanges, its own and those of earlier tries. */

@@ -86,7 +86,7 @@ public final class JoinedJournals {
       writer.hear(started(entries));
       int order = 0;
       for (Entry entry : entries) {
-        writer.hear(new RunEvent.CaseFinished(entry.part.whole(entry.record, order++)));
+        writer.hear(new RunEvent.CaseFinished(entry.part.whole(entry.placed, entry.lane, order++)));
       }
       for (PartRead part : parts) {
         for (RunEvent event : part.others) {
@@ -104,8 +104,9 @@ public final class JoinedJournals {
     List<Entry> entries = new ArrayList<>();
     int lanes = 0;
     for (PartRead part : parts) {
-      for (CaseRecord record : part.records) {
-        Entry entry = new Entry(part, record.inLane(record.hasRun() ? record.lane() + lanes : 0));
+      for (PartRead.Placed placed : part.records) {
+        CaseRecord record = placed.listed();
+        Entry entry = new Entry(part, placed, record.hasRun() ? record.lane() + lanes : 0);
         if (record.kind() == RecordKind.SUPPLY) {
           entries.add(entry);
         } else {
@@ -125,7 +126,7 @@ public final class JoinedJournals {
     parts.forEach(part -> warnings.addAll(part.started.warnings()));
     warnings.addAll(missing());
     List<CaseRecord> cases = entries.stream()
-        .map(entry -> entry.record)
+        .map(Entry::record)
         .filter(one -> one.kind() == RecordKind.CASE)
         .toList();
     int twice = parts.stream().mapToInt(PartRead::cases).sum() - cases.size();
@@ -155,7 +156,7 @@ public final class JoinedJournals {
     List<RunEvent.Ended> ends = parts.stream().map(part -> part.end()).toList();
     Map<String, Integer> counts = new LinkedHashMap<>();
     entries.stream()
-        .map(entry -> entry.record)
+        .map(Entry::record)
         .filter(CaseRecord::counts)
         .forEach(one -> counts.merge(one.word(), 1, Integer::sum));
     Instant last = ends.stream()
@@ -175,24 +176,29 @@ public final class JoinedJournals {
    * A record and the part it stands in.
    *
    * @param part the part
-   * @param record the record
+   * @param placed the record
+   * @param lane its lane among those of all parts
    */
-  private record Entry(PartRead part, CaseRecord record) {
+  private record Entry(PartRead part, PartRead.Placed placed, int lane) {
 
     /** By class, then by line, then as their part had them. */
     static final Comparator<Entry> IN_SOURCE = Comparator.comparing(
-            (Entry entry) -> entry.record.id().replaceAll("[#$].*", ""))
-        .thenComparing(entry -> line(entry.record.place()))
-        .thenComparing(entry -> entry.record.order());
+            (Entry entry) -> entry.record().id().replaceAll("[#$].*", ""))
+        .thenComparing(entry -> line(entry.record().place()))
+        .thenComparing(entry -> entry.record().order());
+
+    CaseRecord record() {
+      return placed.listed();
+    }
 
     /** A case that was asked for rather than one that was only needed, then the later one. */
     Entry rather(Entry other) {
-      boolean needed = record.marks().contains(Mark.NEEDED);
-      boolean otherNeeded = other.record.marks().contains(Mark.NEEDED);
+      boolean needed = record().marks().contains(Mark.NEEDED);
+      boolean otherNeeded = other.record().marks().contains(Mark.NEEDED);
       if (needed != otherNeeded) {
         return needed ? other : this;
       }
-      return record.startedAt().isAfter(other.record.startedAt()) ? this : other;
+      return record().startedAt().isAfter(other.record().startedAt()) ? this : other;
     }
 
     private static int line(String place) {

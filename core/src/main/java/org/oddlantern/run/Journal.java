@@ -1,12 +1,12 @@
 package org.oddlantern.run;
 
-import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.function.Consumer;
+import java.util.function.ObjLongConsumer;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.TypeMismatch;
@@ -26,15 +26,48 @@ public record Journal(Path file) {
    * @throws IOException if the file cannot be read or is no journal of a known format, with the line
    */
   public void read(Consumer<RunEvent> events) throws IOException {
-    try (BufferedReader reader = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+    readPlaced((event, place) -> events.accept(event));
+  }
+
+  /**
+   * The same, with the place of each event in the file.
+   *
+   * @param events hears each event and its place, at which it can be read again
+   * @throws IOException if the file cannot be read or is no journal of a known format, with the line
+   */
+  public void readPlaced(ObjLongConsumer<RunEvent> events) throws IOException {
+    try (JournalLines lines = new JournalLines(file, 0)) {
       int number = 1;
-      for (String line = reader.readLine(); line != null; number++) {
-        String next = reader.readLine();
-        hear(line, number, next == null, events);
+      long place = lines.place();
+      for (byte[] line = lines.next(); line != null; number++) {
+        place = lines.place();
+        byte[] next = lines.next();
+        RunEvent event = event(line, number, next == null);
+        if (event != null) {
+          events.accept(event, place);
+        }
         line = next;
       }
     } catch (UncheckedIOException e) {
       throw new IOException(file + " cannot be read: " + e.getMessage(), e);
+    }
+  }
+
+  /**
+   * Reads one event again.
+   *
+   * @param place its place in the file
+   * @return the event
+   * @throws IOException if the file cannot be read or has changed
+   */
+  public RunEvent at(long place) throws IOException {
+    try (JournalLines lines = new JournalLines(file, place)) {
+      byte[] line = lines.next();
+      RunEvent event = line == null ? null : event(line, 1, false);
+      if (event == null) {
+        throw new IOException(file + " has changed while it was read");
+      }
+      return event;
     }
   }
 
@@ -54,14 +87,14 @@ public record Journal(Path file) {
         : Files.readString(file.resolveSibling(body.file()));
   }
 
-  private void hear(String line, int number, boolean last, Consumer<RunEvent> events)
-      throws IOException {
+  /** The event of a line; null for a last line that is broken. */
+  private @Nullable RunEvent event(byte[] line, int number, boolean last) throws IOException {
     JsonNode tree;
     try {
       tree = JsonMapping.standard().parse(line);
     } catch (NotJson e) {
       if (last && number > 1) {
-        return;
+        return null;
       }
       throw new IOException(
           file + ", line " + number + ": this is not a line of a journal: " + e.getMessage(), e);
@@ -73,7 +106,7 @@ public record Journal(Path file) {
               .formatted(file, format, RunEvent.Started.FORMAT));
     }
     try {
-      events.accept(JsonMapping.standard().read(tree, RunEvent.class));
+      return JsonMapping.standard().read(tree, RunEvent.class);
     } catch (TypeMismatch e) {
       throw new IOException(file + ", line " + number + ": " + e.getMessage(), e);
     }

@@ -7,11 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** The journal of one part, read; long bodies are left where they are until they are asked for. */
+/** The journal of one part, read; what was sent and came is left there until it is asked for. */
 final class PartRead {
 
   final RunEvent.Started started;
-  final List<CaseRecord> records = new ArrayList<>();
+  final List<Placed> records = new ArrayList<>();
   final List<RunEvent> others = new ArrayList<>();
   final RunEvent.@Nullable Ended ended;
   private final Journal journal;
@@ -19,16 +19,20 @@ final class PartRead {
   PartRead(Journal journal) throws IOException {
     this.journal = journal;
     List<RunEvent> events = new ArrayList<>();
-    journal.read(events::add);
+    journal.readPlaced((event, place) -> {
+      if (!events.isEmpty() && event instanceof RunEvent.CaseFinished finished) {
+        records.add(new Placed(finished.record().listed(), place));
+      } else {
+        events.add(event);
+      }
+    });
     if (events.isEmpty() || !(events.get(0) instanceof RunEvent.Started first)) {
       throw new IOException(
           journal.file() + " does not begin like a journal: its first line must be run-started");
     }
     RunEvent.Ended last = null;
     for (RunEvent event : events.subList(1, events.size())) {
-      if (event instanceof RunEvent.CaseFinished finished) {
-        records.add(finished.record());
-      } else if (event instanceof RunEvent.Ended end) {
+      if (event instanceof RunEvent.Ended end) {
         last = end;
       } else {
         others.add(event);
@@ -40,7 +44,8 @@ final class PartRead {
 
   /** How many cases have a record. */
   int cases() {
-    return (int) records.stream().filter(one -> one.kind() == RecordKind.CASE).count();
+    return (int)
+        records.stream().filter(one -> one.listed.kind() == RecordKind.CASE).count();
   }
 
   RunEvent.Ended end() {
@@ -50,8 +55,12 @@ final class PartRead {
     return ended;
   }
 
-  /** A record with its long bodies, at another place in the order. */
-  CaseRecord whole(CaseRecord record, int order) throws IOException {
+  /** A record with all its bodies, in another lane and at another place in the order. */
+  CaseRecord whole(Placed placed, int lane, int order) throws IOException {
+    if (!(journal.at(placed.place) instanceof RunEvent.CaseFinished finished)) {
+      throw new IOException(journal.file() + " has changed while it was read");
+    }
+    CaseRecord record = finished.record();
     try {
       List<AttemptRecord> earlier = record.earlier().stream()
           .map(one -> one.withExchanges(whole(one.exchanges())))
@@ -59,6 +68,7 @@ final class PartRead {
       return record
           .withExchanges(whole(record.exchanges()), earlier)
           .withKept(record.kept().stream().map(this::whole).toList())
+          .inLane(lane)
           .inOrder(order);
     } catch (UncheckedIOException e) {
       throw e.getCause();
@@ -111,4 +121,12 @@ final class PartRead {
   private Octets octets(String file) throws IOException {
     return Octets.of(Files.readAllBytes(journal.file().resolveSibling(file)));
   }
+
+  /**
+   * A record, and where it stands in full.
+   *
+   * @param listed the record, in brief
+   * @param place its place in the journal
+   */
+  record Placed(CaseRecord listed, long place) {}
 }

@@ -18,6 +18,8 @@ public record ProblemRecord(
     String stack,
     @Nullable SourceRecord source) {
 
+  private static final int LONGEST = 500;
+
   /**
    * Without the code of the case.
    *
@@ -28,6 +30,12 @@ public record ProblemRecord(
    */
   public ProblemRecord(String type, String message, String at, String stack) {
     this(type, message, at, stack, null);
+  }
+
+  /** The same without stack and code, a long message cut. */
+  ProblemRecord brief() {
+    String cut = message.length() > LONGEST ? message.substring(0, LONGEST) + "..." : message;
+    return new ProblemRecord(type, cut, at, "");
   }
 
   /** The same, with the code. */

@@ -3,7 +3,6 @@ package org.oddlantern.run;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import org.jspecify.annotations.Nullable;
 
 /**
  * A journal without what was sent, what came and what was printed: how each case ended and how long it
@@ -12,8 +11,6 @@ import org.jspecify.annotations.Nullable;
  * @param file the whole journal
  */
 public record ShortJournal(Path file) {
-
-  private static final int LONGEST_MESSAGE = 500;
 
   /**
    * Writes it.
@@ -44,20 +41,7 @@ public record ShortJournal(Path file) {
   }
 
   private static CaseRecord shortened(CaseRecord one) {
-    return one.brief(shortened(one.problem()));
-  }
-
-  private static @Nullable ProblemRecord shortened(@Nullable ProblemRecord problem) {
-    if (problem == null) {
-      return null;
-    }
-    String message = problem.message();
-    return new ProblemRecord(
-        problem.type(),
-        message.length() > LONGEST_MESSAGE
-            ? message.substring(0, LONGEST_MESSAGE) + "..."
-            : message,
-        problem.at(),
-        "");
+    ProblemRecord problem = one.problem();
+    return one.brief(problem == null ? null : problem.brief());
   }
 }

@@ -1,6 +1,7 @@
 package org.oddlantern.reports;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -15,25 +16,35 @@ import org.oddlantern.run.Journal;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.RunEvent;
 
-/**
- * A whole run as its journal tells it; what reports are made of. Immutable.
- *
- * @param started the beginning
- * @param cases the finished cases, and supplies that failed, in source order
- * @param own what supplies made, by the case they made it for; what was made for all under no name
- * @param putBacks what was taken back, or could not be, in order
- * @param back the same by the case or supply that made it
- * @param ended the end, or null if the run was cut off
- * @param byId cases and shared supplies by what they are known by
- */
-public record RunData(
-    RunEvent.Started started,
-    List<CaseRecord> cases,
-    Map<String, List<CaseRecord>> own,
-    List<RunEvent.PutBack> putBacks,
-    Map<String, List<RunEvent.PutBack>> back,
-    RunEvent.@Nullable Ended ended,
-    Map<String, CaseRecord> byId) {
+/** A whole run as its journal tells it; what reports are made of. Immutable and thread-safe. */
+public final class RunData {
+
+  private final RunEvent.Started started;
+  private final List<CaseRecord> cases;
+  private final Map<String, List<CaseRecord>> own;
+  private final List<RunEvent.PutBack> putBacks;
+  private final Map<String, List<RunEvent.PutBack>> back;
+  private final RunEvent.@Nullable Ended ended;
+  private final Map<String, CaseRecord> byId;
+  private final StoredCases stored;
+
+  private RunData(
+      RunEvent.Started started,
+      List<CaseRecord> cases,
+      List<CaseRecord> supplied,
+      List<RunEvent.PutBack> putBacks,
+      RunEvent.@Nullable Ended ended,
+      StoredCases stored) {
+    this.started = started;
+    this.cases = List.copyOf(cases);
+    this.own = supplied.stream().collect(Collectors.groupingBy(CaseRecord::whose));
+    this.putBacks = List.copyOf(putBacks);
+    this.back = putBacks.stream().collect(Collectors.groupingBy(RunEvent.PutBack::id));
+    this.ended = ended;
+    this.byId = Stream.concat(cases.stream(), supplied.stream())
+        .collect(Collectors.toMap(CaseRecord::id, one -> one, (one, again) -> one));
+    this.stored = stored;
+  }
 
   /**
    * Reads a journal.
@@ -43,13 +54,22 @@ public record RunData(
    * @throws IOException if it cannot be read or has no beginning
    */
   public static RunData of(Journal journal) throws IOException {
+    StoredCases stored = StoredCases.of(journal);
     List<RunEvent> events = new ArrayList<>();
-    journal.read(events::add);
-    return of(journal, events);
+    journal.readPlaced((event, place) -> events.add(
+        event instanceof RunEvent.CaseFinished finished
+            ? new RunEvent.CaseFinished(stored.keep(finished.record(), place))
+            : event));
+    return of(journal, events, stored);
   }
 
-  /** Of the events that a journal has, or has had written to it. */
+  /** Of the events that were written to a journal. */
   static RunData of(Journal journal, List<RunEvent> events) throws IOException {
+    return of(journal, events, StoredCases.whole(journal));
+  }
+
+  private static RunData of(Journal journal, List<RunEvent> events, StoredCases stored)
+      throws IOException {
     if (events.isEmpty() || !(events.get(0) instanceof RunEvent.Started started)) {
       throw new IOException(
           journal.file() + " does not begin like a journal: its first line must be run-started");
@@ -77,15 +97,68 @@ public record RunData(
     }
     cases.sort(Comparator.comparingInt(CaseRecord::order));
     supplied.sort(Comparator.comparingInt(CaseRecord::order).thenComparing(CaseRecord::id));
-    return new RunData(
-        started,
-        List.copyOf(cases),
-        supplied.stream().collect(Collectors.groupingBy(CaseRecord::whose)),
-        List.copyOf(putBacks),
-        putBacks.stream().collect(Collectors.groupingBy(RunEvent.PutBack::id)),
-        ended,
-        Stream.concat(cases.stream(), supplied.stream())
-            .collect(Collectors.toMap(CaseRecord::id, one -> one, (one, again) -> one)));
+    return new RunData(started, cases, supplied, putBacks, ended, stored);
+  }
+
+  /**
+   * The beginning.
+   *
+   * @return as it was told
+   */
+  public RunEvent.Started started() {
+    return started;
+  }
+
+  /**
+   * The finished cases, and supplies that failed.
+   *
+   * @return in source order
+   */
+  public List<CaseRecord> cases() {
+    return cases;
+  }
+
+  /**
+   * The end.
+   *
+   * @return as it was told; null if the run was cut off
+   */
+  public RunEvent.@Nullable Ended ended() {
+    return ended;
+  }
+
+  /**
+   * A case or supply by what it is known by.
+   *
+   * @param id what it is known by
+   * @return its record; null if there is none
+   */
+  public @Nullable CaseRecord byId(String id) {
+    return byId.get(id);
+  }
+
+  /**
+   * A case or supply with all that was sent, came, was printed and kept. Those of a long journal are in
+   * memory without it.
+   *
+   * @param one one of this run
+   * @return the same in full
+   * @throws UncheckedIOException if the journal cannot be read again
+   */
+  public CaseRecord whole(CaseRecord one) {
+    return stored.whole(one);
+  }
+
+  /**
+   * The cases that broke, those together that broke alike.
+   *
+   * @return by what was wrong, without those that did not run
+   */
+  public List<Likeness> alike() {
+    return Likeness.among(notPassed().stream()
+        .filter(CaseRecord::hasRun)
+        .map(one -> new Likeness.Broken(one, Symptom.of(whole(one))))
+        .toList());
   }
 
   /**

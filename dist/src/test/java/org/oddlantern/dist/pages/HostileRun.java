@@ -65,6 +65,25 @@ final class HostileRun {
     write(journal, cases);
   }
 
+  /** Cases with bodies just short enough to stand in the journal. */
+  static void heavy(Path journal, String run, int count) throws IOException {
+    List<CaseRecord> cases = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      String body =
+          "{\"notes\":\"" + (run + i + " ").repeat(3_000).substring(0, 15_000) + "\",\"kind\":4}";
+      boolean holds = i % 100 != 7;
+      cases.add(one(
+          "org.fennelhill." + run + i / 100 + "Test",
+          "note " + i + " of " + run,
+          i,
+          holds ? Outcome.PASSED : Outcome.FAILED,
+          List.of(exchange("", body, "http://127.0.0.1/notes/" + i, holds)),
+          holds ? null : new ProblemRecord("", "it is not", "Yard.java:12", ""),
+          ""));
+    }
+    write(journal, run, cases);
+  }
+
   private static CaseRecord broken(String text, int order) {
     return one(
         "org.fennelhill.HostileTest",
@@ -137,9 +156,13 @@ final class HostileRun {
   }
 
   private static void write(Path journal, List<CaseRecord> cases) throws IOException {
+    write(journal, "run", cases);
+  }
+
+  private static void write(Path journal, String run, List<CaseRecord> cases) throws IOException {
     try (JournalWriter writer = new JournalWriter(journal)) {
       writer.hear(new RunEvent.Started(
-          1, "run", "Fennel Hill", "local", "s", WHEN, cases.size(), 1, 8, "", List.of(EVIL)));
+          1, run, "Fennel Hill", "local", "s", WHEN, cases.size(), 1, 8, "", List.of(EVIL)));
       for (CaseRecord one : cases) {
         writer.hear(new RunEvent.CaseFinished(one));
       }

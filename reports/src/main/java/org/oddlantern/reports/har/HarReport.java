@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.function.Predicate;
@@ -28,8 +29,10 @@ public final class HarReport {
 
   private final Journal journal;
   private final JsonGenerator out;
+  private final RunData run;
 
-  private HarReport(Journal journal, JsonGenerator out) {
+  private HarReport(RunData run, Journal journal, JsonGenerator out) {
+    this.run = run;
     this.journal = journal;
     this.out = out;
   }
@@ -45,13 +48,10 @@ public final class HarReport {
    */
   public static void write(RunData run, Journal journal, Path file, Predicate<CaseRecord> cases)
       throws IOException {
-    List<CaseRecord> told = run.cases().stream()
-        .filter(one -> !one.exchanges().isEmpty())
-        .filter(cases)
-        .toList();
+    List<CaseRecord> told = run.cases().stream().filter(cases).toList();
     try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(file));
         JsonGenerator generator = JsonMapping.standard().generator(stream)) {
-      new HarReport(journal, generator).write(told);
+      new HarReport(run, journal, generator).write(told);
     } catch (JacksonIOException e) {
       throw e.getCause();
     }
@@ -66,15 +66,20 @@ public final class HarReport {
     String version = HarReport.class.getPackage().getImplementationVersion();
     out.writeStringProperty("version", version == null ? "unknown" : version);
     out.writeEndObject();
-    out.writeArrayPropertyStart("pages");
-    cases.forEach(this::page);
-    out.writeEndArray();
     out.writeArrayPropertyStart("entries");
+    List<CaseRecord> asked = new ArrayList<>();
     for (CaseRecord one : cases) {
-      for (ExchangeRecord exchange : one.exchanges()) {
+      List<ExchangeRecord> exchanges = run.whole(one).exchanges();
+      for (ExchangeRecord exchange : exchanges) {
         entry(one, exchange);
       }
+      if (!exchanges.isEmpty()) {
+        asked.add(one);
+      }
     }
+    out.writeEndArray();
+    out.writeArrayPropertyStart("pages");
+    asked.forEach(this::page);
     out.writeEndArray();
     out.writeEndObject();
     out.writeEndObject();

@@ -2,10 +2,12 @@ package org.oddlantern.reports.html;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.run.AskedRecord;
+import org.oddlantern.run.AttemptRecord;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.KeptRecord;
 import org.oddlantern.run.Mark;
@@ -59,11 +61,6 @@ public record CaseView(
     List<String> waitedFor) {
 
   static CaseView of(CaseRecord one, String page, RunData run, Bodies bodies) {
-    List<PieceView> before = new ArrayList<>();
-    run.suppliedFor(one).forEach(supplied -> before.add(PieceView.supplied(supplied, bodies)));
-    for (int i = 0; i < one.earlier().size(); i++) {
-      before.add(PieceView.earlier(one.earlier().get(i), i + 1, bodies));
-    }
     ProblemRecord problem = one.problem();
     return new CaseView(
         anchor(one),
@@ -80,7 +77,7 @@ public record CaseView(
         problem == null || problem.at().isEmpty() ? one.place() : problem.at(),
         problem == null ? List.of() : lines(one, problem),
         problem == null ? "" : problem.stack(),
-        before,
+        before(one, run, bodies),
         new Views<>(one.asked(), asked -> ExchangeView.of(asked, bodies)),
         new Views<>(run.putBackFor(one), back -> PieceView.putBack(back, bodies)),
         one.printed().lines().toList(),
@@ -92,6 +89,18 @@ public record CaseView(
             .map(run::titleOf)
             .distinct()
             .toList());
+  }
+
+  private static List<PieceView> before(CaseRecord one, RunData run, Bodies bodies) {
+    List<Supplier<PieceView>> before = new ArrayList<>();
+    run.suppliedFor(one)
+        .forEach(supplied -> before.add(() -> PieceView.supplied(run.whole(supplied), bodies)));
+    for (int i = 0; i < one.earlier().size(); i++) {
+      AttemptRecord earlier = one.earlier().get(i);
+      int number = i + 1;
+      before.add(() -> PieceView.earlier(earlier, number, bodies));
+    }
+    return new Views<>(before, Supplier::get);
   }
 
   /** What leads to a case, on the page of its suite and from what is told of it on the first page. */

@@ -35,28 +35,32 @@ final class Index {
   private final Bodies bodies;
   private final ReportScope scope;
   private final Suites suites;
-  private final List<SuiteView> views;
 
   Index(RunData run, Bodies bodies, ReportScope scope) {
     this.run = run;
     this.bodies = bodies;
     this.scope = scope;
-    this.suites = new Suites(run, scope.pages(), this::view);
-    this.views = suites.views();
+    this.suites = new Suites(run, scope.pages());
   }
 
+  /** The suites with all that their pages tell. */
   List<SuiteView> suites() {
-    return views;
+    return suites.views(this::view);
   }
 
   /** Where a case is told; empty if it is not. */
   String address(String id) {
-    CaseRecord one = run.byId().get(id);
+    CaseRecord one = run.byId(id);
     String page = one == null ? "" : suites.page(one);
     return one == null || page.isEmpty() ? "" : page + "#" + CaseView.anchor(one);
   }
 
   private CaseView view(CaseRecord one) {
+    return CaseView.of(run.whole(one), suites.page(one), run, bodies);
+  }
+
+  /** For a list, which shows little of it. */
+  private CaseView row(CaseRecord one) {
     return CaseView.of(one, suites.page(one), run, bodies);
   }
 
@@ -64,8 +68,7 @@ final class Index {
     List<CaseRecord> broken = run.notPassed();
     List<CaseRecord> ran = broken.stream().filter(CaseRecord::hasRun).toList();
     boolean told = scope.pages() != Pages.COUNTS;
-    List<Likeness> alike =
-        told ? Likeness.among(ran.stream().map(Likeness.Broken::of).toList()) : List.of();
+    List<Likeness> alike = told ? run.alike() : List.of();
     Set<CaseRecord> cards = cards(alike, ran);
     return new IndexView(
         run.started().name(),
@@ -74,15 +77,17 @@ final class Index {
         facts(),
         run.started().warnings(),
         ran.size() > 1 ? glance(alike, cards) : List.of(),
-        views(ran.stream().filter(cards::contains).toList()),
-        told ? views(ran.stream().filter(one -> !cards.contains(one)).toList()) : List.of(),
-        told ? views(broken.stream().filter(one -> !one.hasRun()).toList()) : List.of(),
+        new Views<>(ran.stream().filter(cards::contains).toList(), this::view),
+        told
+            ? new Views<>(ran.stream().filter(one -> !cards.contains(one)).toList(), this::view)
+            : List.of(),
+        told ? rows(broken.stream().filter(one -> !one.hasRun()).toList()) : List.of(),
         told ? run.leftBehind() : List.of(),
         told ? notes() : List.of(),
         told ? changes() : List.of(),
-        views,
+        suites.views(this::row),
         told ? LaneDrawing.of(run) : null,
-        told ? views(run.slowest(SLOWEST)) : List.of(),
+        told ? rows(run.slowest(SLOWEST)) : List.of(),
         scope.history() != null,
         Stream.concat(run.cases().stream(), run.shared().stream())
             .map(CaseRecord::word)
@@ -118,8 +123,8 @@ final class Index {
         .toList();
   }
 
-  private List<CaseView> views(List<CaseRecord> records) {
-    return new Views<>(records, this::view);
+  private List<CaseView> rows(List<CaseRecord> records) {
+    return new Views<>(records, this::row);
   }
 
   private List<IndexView.Note> notes() {
@@ -139,7 +144,7 @@ final class Index {
     List<CaseRecord> green =
         cases.stream().filter(one -> one.outcome().isGreen()).limit(MOST_CARDS).toList();
     if (!green.isEmpty()) {
-      notes.add(new IndexView.Note(words, views(green)));
+      notes.add(new IndexView.Note(words, rows(green)));
     }
   }
 

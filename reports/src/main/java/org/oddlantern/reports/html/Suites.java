@@ -21,11 +21,9 @@ final class Suites {
 
   private final Map<String, List<CaseRecord>> entries = new LinkedHashMap<>();
   private final Map<String, String> pages = new LinkedHashMap<>();
-  private final Function<CaseRecord, CaseView> view;
   private final Pages wanted;
 
-  Suites(RunData run, Pages wanted, Function<CaseRecord, CaseView> view) {
-    this.view = view;
+  Suites(RunData run, Pages wanted) {
     this.wanted = wanted;
     run.bySuite().forEach((type, all) -> entries.put(type, new ArrayList<>(all)));
     for (CaseRecord supplied : run.shared()) {
@@ -47,11 +45,11 @@ final class Suites {
   }
 
   /** The suites, each with its sections. */
-  List<SuiteView> views() {
-    return pages.keySet().stream().map(this::view).toList();
+  List<SuiteView> views(Function<CaseRecord, CaseView> view) {
+    return pages.keySet().stream().map(type -> view(type, view)).toList();
   }
 
-  private SuiteView view(String type) {
+  private SuiteView view(String type, Function<CaseRecord, CaseView> view) {
     return new SuiteView(
         name(type),
         "suite-" + plain(type),
@@ -59,7 +57,7 @@ final class Suites {
         summary(below(type)),
         below(type).stream().allMatch(Suites::isGreen),
         new Views<>(entries.getOrDefault(type, List.of()), view),
-        sections(type).map(this::view).toList());
+        sections(type).map(section -> view(section, view)).toList());
   }
 
   private Stream<String> sections(String type) {

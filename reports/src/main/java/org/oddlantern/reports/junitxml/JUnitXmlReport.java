@@ -117,7 +117,7 @@ public final class JUnitXmlReport {
             run.started().startedAt().truncatedTo(ChronoUnit.SECONDS).atOffset(ZoneOffset.UTC)));
     properties(xml, run);
     for (CaseRecord one : cases) {
-      testcase(xml, name, one);
+      testcase(xml, name, run.whole(one));
     }
     xml.writeCharacters("\n");
     xml.writeEndElement();

@@ -65,9 +65,9 @@ public final class MarkdownSummary {
       line("");
       line("### What did not hold");
       line("");
-      broken.stream().limit(MOST).forEach(this::tell);
+      broken.stream().limit(MOST).map(run::whole).forEach(this::tell);
       more(broken.size());
-      alike(broken);
+      alike(run.alike());
     }
     if (!run.leftBehind().isEmpty()) {
       line("");
@@ -80,13 +80,9 @@ public final class MarkdownSummary {
     }
   }
 
-  private void alike(List<CaseRecord> broken) {
-    List<Likeness> alike = Likeness.among(
-            broken.stream().filter(CaseRecord::hasRun).map(Likeness.Broken::of).toList())
-        .stream()
-        .filter(one -> one.cases().size() > 1)
-        .limit(MOST)
-        .toList();
+  private void alike(List<Likeness> all) {
+    List<Likeness> alike =
+        all.stream().filter(one -> one.cases().size() > 1).limit(MOST).toList();
     if (!alike.isEmpty()) {
       line("");
       line("Alike:");
