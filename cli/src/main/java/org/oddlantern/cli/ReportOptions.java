@@ -3,6 +3,7 @@ package org.oddlantern.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -10,6 +11,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.HistorySettings;
 import org.oddlantern.reports.Comparison;
+import org.oddlantern.reports.KeptRuns;
 import org.oddlantern.reports.Pages;
 import org.oddlantern.reports.RunData;
 import org.oddlantern.reports.RunHistory;
@@ -94,8 +96,8 @@ final class ReportOptions {
     if (before != null) {
       earlier = earlier(before);
     }
-    if (keep != null) {
-      new KeptRuns(Path.of(""), keep);
+    if (keep != null && !HistorySettings.KEEP.matcher(keep).matches()) {
+      throw new Misuse("--keep takes a number of runs, like 50, or of days, like 90d, not " + keep);
     }
   }
 
@@ -139,7 +141,7 @@ final class ReportOptions {
     if (history == null) {
       return null;
     }
-    new KeptRuns(history, keep == null ? HistorySettings.STANDARD.keep() : keep).add(run, journal);
-    return RunHistory.in(history);
+    return new KeptRuns(history, keep == null ? HistorySettings.STANDARD.keep() : keep)
+        .with(run, new Journal(journal), List.of());
   }
 }

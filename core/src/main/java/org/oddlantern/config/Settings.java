@@ -44,7 +44,7 @@ public record Settings(
    * The environment in use.
    *
    * @param chosen the name somebody chose, or null for the one the file names
-   * @return the environment; one without services if there is no settings file
+   * @return the environment; one without services if the settings have none
    * @throws SettingsProblem if there is no environment of that name
    */
   public EnvironmentSettings environment(@Nullable String chosen) {
@@ -53,7 +53,7 @@ public record Settings(
     if (found != null) {
       return found;
     }
-    if (this.equals(NONE) && chosen == null) {
+    if (environments.isEmpty() && use.isEmpty() && chosen == null) {
       return EnvironmentSettings.named(name);
     }
     throw new SettingsProblem(unknown(name));

@@ -75,6 +75,15 @@ public final class JoinedJournals {
   }
 
   /**
+   * What the runs or parts are called.
+   *
+   * @return in the order in which they began
+   */
+  public List<String> runs() {
+    return parts.stream().map(part -> part.started.run()).toList();
+  }
+
+  /**
    * Writes them as one journal, long bodies beside it.
    *
    * @param target the file to write, which is none of those that were read
@@ -135,7 +144,7 @@ public final class JoinedJournals {
         .sum();
     return new RunEvent.Started(
         first.format(),
-        parts.size() == 1 ? first.run() : RunNames.fresh(),
+        parts.size() == 1 ? first.run() : first.run() + "+" + (parts.size() - 1),
         told(part -> part.started.name()),
         told(part -> part.started.environment()),
         told(part -> part.started.seed()),

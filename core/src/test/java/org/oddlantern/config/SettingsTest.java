@@ -53,6 +53,7 @@ class SettingsTest {
         file()
             + " does not say which environment to use: add 'use: NAME' at the top, or choose with --env (there are a, b)",
         problem(() -> read("environments: { a: {}, b: {} }").environment(null)));
+    assertEquals("none", read("mask: [X-Key]").environment(null).name());
   }
 
   @Test

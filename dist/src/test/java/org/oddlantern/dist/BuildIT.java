@@ -140,6 +140,7 @@ class BuildIT {
   void newerPlugInsCountWhatTheJournalCountsAndAFilterBringsTheMakers() throws Exception {
     Project project = Project.byMachine(folder)
         .file("pom.xml", POM)
+        .file("odd-lantern.yaml", "history: { folder: earlier, keep: 2 }\n")
         .file("src/test/java/yard/MakerTest.java", MAKER)
         .file("src/test/java/yard/TakerTest.java", TAKER);
     Command.Output red = project.run("mvn -B test");
@@ -152,6 +153,8 @@ class BuildIT {
         withPassed(counts(project)));
     assertTrue(Files.readString(folder.resolve("target/odd-lantern/report/index.html"))
         .contains("a straw hive is known"));
+    assertTrue(
+        Files.readString(folder.resolve("target/odd-lantern/summary.md")).contains("it fell"));
 
     Command.Output alone = project.run("mvn -B -o test -Dtest=TakerTest#label");
     assertEquals(0, alone.status(), alone.out());
@@ -168,6 +171,8 @@ class BuildIT {
     assertEquals(1, failed.status(), failed.out());
     assertTrue(failed.out().contains("wanted Foxglove, got Heather"), failed.out());
     assertTrue(failed.out().contains("yard.TakerTest.label(TakerTest.java:7)"), failed.out());
+    assertTrue(Files.readString(folder.resolve("target/odd-lantern/report/history.html"))
+        .contains("TakerTest; did not hold in 1 of 2 runs"));
   }
 
   @Test

@@ -3,8 +3,12 @@ package org.oddlantern.reports;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Collection;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.html.HtmlReport;
-import org.oddlantern.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.reports.html.ReportScope;
+import org.oddlantern.reports.summary.CountsReport;
+import org.oddlantern.reports.summary.MarkdownSummary;
 import org.oddlantern.run.Journal;
 
 /**
@@ -84,21 +88,19 @@ public record RunFolder(Path path) {
   }
 
   /**
-   * Writes the pages of the journal in this folder.
+   * Writes what a build does not write itself: pages, counts and summary of the journal in this folder.
    *
-   * @throws IOException if the journal cannot be read or a page not be written
+   * @param history where earlier runs are kept; null if none are
+   * @param parts the runs that the journal was joined of
+   * @throws IOException if the journal cannot be read or something not be written
    */
-  public void writeReport() throws IOException {
+  public void writeReports(@Nullable KeptRuns history, Collection<String> parts)
+      throws IOException {
     Journal journal = new Journal(journal());
-    HtmlReport.write(RunData.of(journal), journal, report());
-  }
-
-  /**
-   * Writes the JUnit XML of the journal in this folder.
-   *
-   * @throws IOException if the journal cannot be read or a file not be written
-   */
-  public void writeJUnitXml() throws IOException {
-    JUnitXmlReport.write(RunData.of(new Journal(journal())), junitXml());
+    RunData run = RunData.of(journal);
+    RunHistory earlier = history == null ? null : history.with(run, journal, parts);
+    HtmlReport.write(run, journal, report(), new ReportScope(Pages.ALL, null, earlier));
+    CountsReport.write(run, null, counts());
+    MarkdownSummary.write(run, null, summary());
   }
 }

@@ -10,6 +10,8 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.reports.KeptRuns;
 import org.oddlantern.reports.RunFolder;
 import org.oddlantern.run.JoinedJournals;
 import org.oddlantern.run.JournalWriter;
@@ -52,8 +54,8 @@ public record Journals(RunFolder out) {
     }
   }
 
-  /** Joins all journals of this build, and writes the pages; does nothing if there are none. */
-  void tellIfAny() throws IOException {
+  /** Joins all journals of this build, and writes reports; does nothing if there are none. */
+  void tellIfAny(@Nullable KeptRuns history) throws IOException {
     if (folders().isEmpty()) {
       return;
     }
@@ -63,8 +65,9 @@ public record Journals(RunFolder out) {
       List<Path> journals =
           folders().stream().map(one -> one.resolve("journal.jsonl")).toList();
       if (lock.isValid()) {
-        new JoinedJournals(journals).write(out.journal());
-        out.writeReport();
+        JoinedJournals joined = new JoinedJournals(journals);
+        joined.write(out.journal());
+        out.writeReports(history, joined.runs());
       }
     }
   }

@@ -2,8 +2,11 @@ package org.oddlantern.junit.engine;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import org.jspecify.annotations.Nullable;
 import org.junit.platform.launcher.TestExecutionListener;
 import org.junit.platform.launcher.TestPlan;
+import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.reports.KeptRuns;
 
 /**
  * Makes one report of everything that ran: suites, and tests of other engines that use services. To be
@@ -21,7 +24,7 @@ public final class ReportListener implements TestExecutionListener {
   @Override
   public void testPlanExecutionStarted(TestPlan plan) {
     try {
-      journals(plan).forgetEarlier();
+      journals(parameters(plan)).forgetEarlier();
     } catch (IOException e) {
       throw new UncheckedIOException("earlier journals cannot be removed: " + e, e);
     }
@@ -30,13 +33,28 @@ public final class ReportListener implements TestExecutionListener {
   @Override
   public void testPlanExecutionFinished(TestPlan plan) {
     try {
-      journals(plan).tellIfAny();
+      Parameters parameters = parameters(plan);
+      journals(parameters).tellIfAny(history(parameters));
     } catch (IOException e) {
       throw new UncheckedIOException("the report cannot be written: " + e, e);
     }
   }
 
-  private static Journals journals(TestPlan plan) {
-    return Journals.in(new Parameters(plan.getConfigurationParameters()).out());
+  /** Wrong settings have been told by those who run. */
+  private static @Nullable KeptRuns history(Parameters parameters) {
+    try {
+      ClassLoader loader = Thread.currentThread().getContextClassLoader();
+      return KeptRuns.of(parameters.settings(loader).history());
+    } catch (SettingsProblem e) {
+      return null;
+    }
+  }
+
+  private static Journals journals(Parameters parameters) {
+    return Journals.in(parameters.out());
+  }
+
+  private static Parameters parameters(TestPlan plan) {
+    return new Parameters(plan.getConfigurationParameters());
   }
 }
