@@ -3,6 +3,9 @@ package org.oddlantern.json;
 import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.exc.MismatchedInputException;
@@ -10,6 +13,16 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 
 /** Tells a failure of the mapper in the words of this library. */
 final class Misfit {
+
+  /** The mapper refuses to bend a value to a type, as it was told to. */
+  private static final Pattern BENT =
+      Pattern.compile("^Cannot coerce (\\S+) value .*to `([^`]+)`(?: value)?", Pattern.DOTALL);
+
+  private static final Map<String, String> KINDS = Map.of(
+      "String", "a text",
+      "Integer", "a number",
+      "Floating-point", "a number with a fraction",
+      "Boolean", "true or false");
 
   private Misfit() {}
 
@@ -25,11 +38,7 @@ final class Misfit {
         where = where.child(step.getIndex());
       }
     }
-    String reason = e.getOriginalMessage()
-        .lines()
-        .findFirst()
-        .orElse("")
-        .replaceAll(" \\(but (might|could).*", "");
+    String reason = reason(e);
     String message = "%s cannot be read as %s: %s%s"
         .formatted(
             Words.of(node),
@@ -37,6 +46,18 @@ final class Misfit {
             steps.isEmpty() ? "" : "at " + where.toString().replaceFirst("^\\$\\.?", "") + ": ",
             reason);
     return new TypeMismatch(message, steps, wanted(type, steps, e), reason);
+  }
+
+  private static String reason(JacksonException e) {
+    String first = e.getOriginalMessage().lines().findFirst().orElse("");
+    Matcher bent = BENT.matcher(first);
+    if (!bent.find()) {
+      return first.replaceAll(" \\(but (might|could).*", "");
+    }
+    String kind = KINDS.getOrDefault(bent.group(1), "this");
+    String type = bent.group(2).replaceAll("^.*[.$]", "");
+    return "%s is not taken for %s".formatted(kind, type)
+        + (kind.equals("a text") && !type.equals("boolean") ? "; the value stands in quotes" : "");
   }
 
   private static String wanted(Type type, List<Object> steps, JacksonException e) {

@@ -91,9 +91,14 @@ class JsonMappingTest {
   @Test
   void doesNotBendAValueToAType() {
     assertEquals(
-        "\"4\" cannot be read as int: Cannot coerce String value (\"4\") to `int` value",
+        "\"4\" cannot be read as int: a text is not taken for int; the value stands in quotes",
         misfit("\"4\"", int.class));
-    assertTrue(misfit("1.5", int.class).startsWith("1.5 cannot be read as int: "));
+    assertEquals(
+        "1.5 cannot be read as int: a number with a fraction is not taken for int",
+        misfit("1.5", int.class));
+    assertEquals(
+        "true cannot be read as String: true or false is not taken for String",
+        misfit("true", String.class));
     assertTrue(
         misfit("{\"hive\":\"x\"}", Harvest.class).contains("at hive: "),
         misfit("{\"hive\":\"x\"}", Harvest.class));
