@@ -22,9 +22,23 @@ import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
 import org.oddlantern.run.RecordKind;
 import org.oddlantern.run.RunEvent;
+import org.oddlantern.run.SourceRecord;
 
 /** How long the pages of 10,000 cases take, from their journal. */
 public final class ReportBench {
+
+  private static final SourceRecord CODE = new SourceRecord(
+      "YardTest.java",
+      41,
+      0,
+      List.of(
+          "  @Case(\"a keeper registers a hive\")",
+          "  HiveId register(Fresh fresh) {",
+          "    var hive = Payload.file(\"payloads/hive.json\").with(\"$.label\", fresh.text());",
+          "    var reply = beeyard.send(Call.post(\"/hives\").json(hive).named(\"register a hive\"));",
+          "    reply.must(status(201), at(\"$.label\", fresh.text()), header(\"Location\"));",
+          "    return reply.valueAt(\"$.id\", HiveId.class);",
+          "  }"));
 
   private static final int CASES = 10_000;
   private static final Instant WHEN = Instant.parse("2026-11-23T10:00:00Z");
@@ -120,6 +134,7 @@ public final class ReportBench {
         "",
         List.of(),
         List.of(),
-        List.of());
+        List.of(),
+        CODE);
   }
 }

@@ -8,7 +8,6 @@ import java.util.Map;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.plan.Planned;
 import org.oddlantern.run.Journal;
-import org.oddlantern.run.RunEvent;
 
 /** How long cases took in the run that a new journal is about to replace. */
 final class EarlierTimes {
@@ -22,9 +21,9 @@ final class EarlierTimes {
       return micros;
     }
     try {
-      new Journal(journal).read(event -> {
-        if (event instanceof RunEvent.CaseFinished finished && finished.record().hasRun()) {
-          micros.put(finished.record().id(), finished.record().tookMicros());
+      new Journal(journal).outcomes(one -> {
+        if (one.hasRun()) {
+          micros.put(one.id(), one.tookMicros());
         }
       });
       micros.keySet().retainAll(plan.nodes().stream().map(Planned::name).toList());

@@ -6,7 +6,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.oddlantern.plan.NothingSelected;
 import org.oddlantern.run.Journal;
-import org.oddlantern.run.RunEvent;
 
 /** The cases of an earlier run with which a build may not be green. */
 final class FailedCases {
@@ -17,10 +16,9 @@ final class FailedCases {
   static Set<String> in(Path journal) {
     Set<String> ids = new TreeSet<>();
     try {
-      new Journal(journal).read(event -> {
-        if (event instanceof RunEvent.CaseFinished finished
-            && !finished.record().outcome().isGreen()) {
-          ids.add(finished.record().id());
+      new Journal(journal).outcomes(one -> {
+        if (!one.outcome().isGreen()) {
+          ids.add(one.id());
         }
       });
     } catch (IOException e) {

@@ -196,6 +196,16 @@ public final class JsonMapping {
   }
 
   /**
+   * Reads a document in UTF-8 piece by piece.
+   *
+   * @param bytes the whole document
+   * @return a parser before its first token
+   */
+  public JsonParser parser(byte[] bytes) {
+    return mapper.createParser(bytes);
+  }
+
+  /**
    * Reads a value from a tree.
    *
    * @param <T> the type wanted

@@ -77,10 +77,9 @@ public record AskedPart(String text, @Nullable Path earlier, Map<String, String>
             "there is no journal (*.jsonl) of an earlier run in the folder " + earlier);
       }
       for (Path journal : journals) {
-        new Journal(journal).read(event -> {
-          if (event instanceof RunEvent.CaseFinished finished
-              && finished.record().hasRun()) {
-            micros.put(finished.record().id(), finished.record().tookMicros());
+        new Journal(journal).outcomes(one -> {
+          if (one.hasRun()) {
+            micros.put(one.id(), one.tookMicros());
           }
         });
       }

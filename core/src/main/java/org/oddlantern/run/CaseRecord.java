@@ -29,6 +29,7 @@ import org.jspecify.annotations.Nullable;
  * @param steps its parts in words
  * @param kept what it wanted kept with its results
  * @param waitedFor the cases and supplies that had to come before it
+ * @param source its code, where it was found and what ended the case does not tell it; null else
  */
 public record CaseRecord(
     RecordKind kind,
@@ -51,7 +52,8 @@ public record CaseRecord(
     String printed,
     List<StepRecord> steps,
     List<KeptRecord> kept,
-    List<String> waitedFor) {
+    List<String> waitedFor,
+    @Nullable SourceRecord source) {
 
   /** What is absent in a journal is empty here. */
   public CaseRecord {
@@ -151,7 +153,8 @@ public record CaseRecord(
         "",
         List.of(),
         List.of(),
-        waiting);
+        waiting,
+        null);
   }
 
   /**
@@ -210,6 +213,7 @@ public record CaseRecord(
         printed,
         steps,
         otherKept,
-        waitedFor);
+        waitedFor,
+        source);
   }
 }

@@ -77,6 +77,7 @@ final class Entries {
       Took took) {
     log.teach(recording);
     Masker masker = workshop.masker();
+    ProblemRecord problem = located(masked(attempt.problem()), attempt, one.definition());
     tell(new CaseRecord(
         RecordKind.CASE,
         masker.text(one.definition().id().toString()),
@@ -94,11 +95,14 @@ final class Entries {
         log.exchanges(recording),
         log.queries(recording),
         masker.text(one.definition().marks().knownFault()),
-        located(masked(attempt.problem()), attempt, one.definition()),
+        problem,
         masker.text(log.printing()),
         log.steps(recording),
         log.kept(recording),
-        waitedFor(one)));
+        waitedFor(one),
+        lane == 0 || problem != null && problem.source() != null
+            ? null
+            : source(one.definition())));
   }
 
   /** The calls of what put something back. */
@@ -131,6 +135,11 @@ final class Entries {
     }
     SourceRecord found = sources.around(one.suite(), one.position().toString(), problem.at());
     return found == null ? problem : problem.with(masked(found));
+  }
+
+  private @Nullable SourceRecord source(CaseDefinition one) {
+    SourceRecord found = sources.of(one.suite(), one.position().toString());
+    return found == null ? null : masked(found);
   }
 
   private SourceRecord masked(SourceRecord source) {
@@ -235,7 +244,8 @@ final class Entries {
           masker.text(log.printing()),
           log.steps(recording),
           log.kept(recording),
-          List.of());
+          List.of(),
+          null);
     }
   }
 }

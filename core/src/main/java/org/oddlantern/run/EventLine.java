@@ -79,7 +79,7 @@ record EventLine(JsonGenerator out, TimeText times) {
   private void write(CaseRecord one) {
     out.writeStartObject();
     if (one.kind() == RecordKind.SUPPLY) {
-      text("kind", "supply");
+      text("kind", OutcomeLine.SUPPLY);
     }
     text("id", one.id());
     text("suite", one.suite());
@@ -113,6 +113,9 @@ record EventLine(JsonGenerator out, TimeText times) {
       out.writeEndArray();
     }
     texts("waitedFor", one.waitedFor());
+    if (one.source() != null) {
+      write(one.source());
+    }
     out.writeEndObject();
   }
 
@@ -180,7 +183,9 @@ record EventLine(JsonGenerator out, TimeText times) {
     out.writeObjectPropertyStart("source");
     text("file", source.file());
     out.writeNumberProperty("first", source.first());
-    out.writeNumberProperty("marked", source.marked());
+    if (source.marked() > 0) {
+      out.writeNumberProperty("marked", source.marked());
+    }
     texts("lines", source.lines());
     out.writeEndObject();
   }

@@ -5,23 +5,30 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Looks for the sources of suites where builds have them: below some folders, and below the modules in
- * these.
- *
- * @param roots folders of projects
+ * these. Each is looked for once. Thread-safe.
  */
-record SourceFiles(List<Path> roots) {
+final class SourceFiles {
 
   private static final List<String> FOLDERS =
       List.of("src/test/java", "src/main/java", "src/it/java", "src/integrationTest/java");
   private static final int ABOVE = 12;
   private static final int LONGEST = 60;
   private static final int AROUND = 4;
+
+  private final List<Path> roots;
+  private final Map<String, Optional<List<String>>> known = new ConcurrentHashMap<>();
+
+  private SourceFiles(List<Path> roots) {
+    this.roots = roots;
+  }
 
   /** The folder of the settings, if there is one, and the working directory. */
   static SourceFiles of(@Nullable Path settings) {
@@ -41,14 +48,50 @@ record SourceFiles(List<Path> roots) {
   @Nullable
   SourceRecord around(Class<?> suite, String place, String at) {
     int marked = line(at);
-    String top = suite.getName().replaceAll("\\$.*", "");
-    String name = top.replaceAll(".*\\.", "") + ".java";
+    String name = file(suite);
     if (marked == 0 || !at.startsWith(name + ":")) {
       return null;
     }
-    return found(top.replace('.', '/') + ".java")
+    return lines(suite)
         .map(lines -> marked > lines.size() ? null : cut(name, lines, line(place), marked))
         .orElse(null);
+  }
+
+  /**
+   * The code of a case, nothing in it marked.
+   *
+   * @param suite the suite
+   * @param place where its method stands, as {@code File.java:12}
+   * @return the method, or its beginning; null if it was not found
+   */
+  @Nullable
+  SourceRecord of(Class<?> suite, String place) {
+    String name = file(suite);
+    int method = line(place);
+    if (method == 0 || !place.startsWith(name + ":")) {
+      return null;
+    }
+    return lines(suite)
+        .map(lines -> method > lines.size() ? null : whole(name, lines, method))
+        .orElse(null);
+  }
+
+  private static String file(Class<?> suite) {
+    return top(suite).replaceAll(".*\\.", "") + ".java";
+  }
+
+  private static String top(Class<?> suite) {
+    return suite.getName().replaceAll("\\$.*", "");
+  }
+
+  private Optional<List<String>> lines(Class<?> suite) {
+    return known.computeIfAbsent(top(suite).replace('.', '/') + ".java", this::found);
+  }
+
+  private static SourceRecord whole(String name, List<String> lines, int method) {
+    int first = beginning(lines, method);
+    int last = Math.min(end(lines, Math.max(first, method - 1)), first + LONGEST - 1);
+    return new SourceRecord(name, first, 0, lines.subList(first - 1, last));
   }
 
   private static SourceRecord cut(String name, List<String> lines, int method, int marked) {

@@ -123,7 +123,7 @@ class DocumentsIT {
         output
             .out()
             .matches(
-                "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*history.folder +\\S*target/history .*history.keep +50.*"),
+                "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*history.folder +\\S*/history .*history.keep +50.*"),
         output.out() + output.err());
   }
 

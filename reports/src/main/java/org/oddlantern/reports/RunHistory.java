@@ -4,15 +4,16 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.CaseOutcome;
 import org.oddlantern.run.Journal;
-import org.oddlantern.run.Mark;
 import org.oddlantern.run.RecordKind;
 import org.oddlantern.run.RunEvent;
 
@@ -37,16 +38,24 @@ public record RunHistory(List<PastRun> runs, List<CaseHistory> cases, List<Strin
    */
   public static RunHistory in(Path folder) throws IOException {
     List<String> problems = new ArrayList<>();
-    List<Read> read = new ArrayList<>();
+    List<Begun> begun = new ArrayList<>();
     for (Path file : journals(folder)) {
       try {
-        read.add(Read.of(file));
+        begun.add(Begun.of(new Journal(file)));
       } catch (IOException e) {
         problems.add(e.getMessage());
       }
     }
-    read.sort(Comparator.comparing(one -> one.started.startedAt()));
-    List<Read> newest = read.subList(Math.max(0, read.size() - MOST_RUNS), read.size());
+    begun.sort(Comparator.comparing(one -> one.started.startedAt()));
+    List<Read> newest = new ArrayList<>();
+    Map<String, String> texts = new HashMap<>();
+    for (Begun one : begun.subList(Math.max(0, begun.size() - MOST_RUNS), begun.size())) {
+      try {
+        newest.add(Read.of(one, texts));
+      } catch (IOException e) {
+        problems.add(e.getMessage());
+      }
+    }
     return new RunHistory(
         newest.stream().map(Read::told).toList(), lines(newest), List.copyOf(problems));
   }
@@ -70,15 +79,14 @@ public record RunHistory(List<PastRun> runs, List<CaseHistory> cases, List<Strin
   private static List<CaseHistory> lines(List<Read> runs) {
     Map<String, CaseHistory> lines = new LinkedHashMap<>();
     for (int number = 0; number < runs.size(); number++) {
-      for (CaseRecord one : runs.get(number).cases) {
-        CaseHistory known = lines.get(one.id());
+      for (Past one : runs.get(number).cases) {
+        CaseHistory known = lines.get(one.id);
         List<CaseHistory.@Nullable Went> went = known == null ? new ArrayList<>() : known.went();
         while (went.size() < number) {
           went.add(null);
         }
-        went.add(new CaseHistory.Went(
-            one.outcome(), one.marks().contains(Mark.FLAKY), one.tookMicros()));
-        lines.put(one.id(), new CaseHistory(one.id(), one.suite(), one.title(), went));
+        went.add(one.went);
+        lines.put(one.id, new CaseHistory(one.id, one.suite, one.title, went));
       }
     }
     lines.values().forEach(line -> {
@@ -89,43 +97,59 @@ public record RunHistory(List<PastRun> runs, List<CaseHistory> cases, List<Strin
     return List.copyOf(lines.values());
   }
 
+  /** A journal of which the beginning was read. */
+  private record Begun(Journal journal, RunEvent.Started started) {
+
+    static Begun of(Journal journal) throws IOException {
+      if (!(journal.at(0) instanceof RunEvent.Started started)) {
+        throw new IOException(journal.file() + " does not begin like a journal");
+      }
+      return new Begun(journal, started);
+    }
+  }
+
+  /** What is kept of a case in one run: many runs are in memory together. */
+  private record Past(String id, String suite, String title, CaseHistory.Went went) {
+
+    static Past of(CaseOutcome one, Map<String, String> texts) {
+      return new Past(
+          once(one.id(), texts),
+          once(one.suite(), texts),
+          once(one.title(), texts),
+          new CaseHistory.Went(one.outcome(), one.flaky(), one.tookMicros()));
+    }
+
+    private static String once(String text, Map<String, String> texts) {
+      String known = texts.putIfAbsent(text, text);
+      return known == null ? text : known;
+    }
+  }
+
   /**
    * A run that was read.
    *
    * @param started its beginning
    * @param cases its cases, each once
-   * @param ended its end; null if it was cut off
+   * @param tookMicros how long it took; below 0 if it was cut off
    */
-  private record Read(
-      RunEvent.Started started, List<CaseRecord> cases, RunEvent.@Nullable Ended ended) {
+  private record Read(RunEvent.Started started, Collection<Past> cases, long tookMicros) {
 
     PastRun told() {
-      return new PastRun(
-          started,
-          cases.size(),
-          (int) cases.stream().filter(one -> !one.outcome().isGreen()).count(),
-          ended == null ? -1 : ended.tookMicros());
+      int broken =
+          (int) cases.stream().filter(one -> !one.went.outcome().isGreen()).count();
+      return new PastRun(started, cases.size(), broken, tookMicros);
     }
 
-    static Read of(Path file) throws IOException {
-      List<RunEvent.Started> started = new ArrayList<>();
-      List<RunEvent.Ended> ended = new ArrayList<>();
-      Map<String, CaseRecord> cases = new LinkedHashMap<>();
-      new Journal(file).read(event -> {
-        if (event instanceof RunEvent.Started begin) {
-          started.add(begin);
-        } else if (event instanceof RunEvent.Ended end) {
-          ended.add(end);
-        } else if (event instanceof RunEvent.CaseFinished finished
-            && finished.record().kind() == RecordKind.CASE) {
-          cases.put(finished.record().id(), finished.record());
+    static Read of(Begun begun, Map<String, String> texts) throws IOException {
+      Map<String, Past> cases = new LinkedHashMap<>();
+      begun.journal.outcomes(one -> {
+        if (one.kind() == RecordKind.CASE) {
+          Past past = Past.of(one, texts);
+          cases.put(past.id, past);
         }
       });
-      if (started.isEmpty()) {
-        throw new IOException(file + " does not begin like a journal");
-      }
-      return new Read(
-          started.get(0), List.copyOf(cases.values()), ended.isEmpty() ? null : ended.get(0));
+      RunEvent.@Nullable Ended ended = begun.journal.end();
+      return new Read(begun.started, cases.values(), ended == null ? -1 : ended.tookMicros());
     }
   }
 }

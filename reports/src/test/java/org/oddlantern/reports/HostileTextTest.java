@@ -178,7 +178,8 @@ class HostileTextTest {
         EVIL,
         List.of(new StepRecord(EVIL, 0, WHEN)),
         List.of(new KeptRecord(EVIL, EVIL, 3, "kept/000001.txt", null)),
-        List.of(EVIL));
+        List.of(EVIL),
+        null);
     return List.of(
         new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, 1, "", List.of(EVIL)),
         new RunEvent.CaseFinished(one),

@@ -131,7 +131,8 @@ final class HostileRun {
         printed,
         printed.isEmpty() ? List.of() : List.of(new StepRecord(printed, 0, WHEN)),
         List.of(),
-        List.of());
+        List.of(),
+        null);
   }
 
   private static ExchangeRecord exchange(String name, String body, String url, boolean holds) {

@@ -14,6 +14,7 @@ import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
 import org.oddlantern.run.RecordKind;
+import org.oddlantern.run.SourceRecord;
 import org.oddlantern.run.StepRecord;
 
 /**
@@ -35,7 +36,7 @@ import org.oddlantern.run.StepRecord;
  * @param after what was put back after it
  * @param printed what it printed, by lines
  * @param story its parts in words and what it asked, in order
- * @param source its code, if something went wrong in it and it was found; null else
+ * @param source its code, if it was found; null else
  * @param kept what it kept
  * @param waitedFor what had to come before it, in words
  */
@@ -82,13 +83,20 @@ public record CaseView(
         new Views<>(run.putBackFor(one), back -> PieceView.putBack(back, bodies)),
         one.printed().lines().toList(),
         story(one, bodies),
-        problem == null || problem.source() == null ? null : SourceView.of(problem.source()),
+        source(one),
         one.kept().stream().map(kept -> kept(kept, bodies)).toList(),
         one.waitedFor().stream()
             .filter(id -> !id.equals(one.id()))
             .map(run::titleOf)
             .distinct()
             .toList());
+  }
+
+  private static @Nullable SourceView source(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    SourceRecord source =
+        problem == null || problem.source() == null ? one.source() : problem.source();
+    return source == null ? null : SourceView.of(source);
   }
 
   private static List<PieceView> before(CaseRecord one, RunData run, Bodies bodies) {

@@ -2,6 +2,7 @@ package org.oddlantern.reports.html;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.oddlantern.run.SourceRecord;
 
 /**
@@ -20,6 +21,15 @@ public record SourceView(String file, List<Line> lines) {
    * @param marked whether this is where something went wrong
    */
   public record Line(String number, String text, boolean marked) {}
+
+  /**
+   * The code without numbers.
+   *
+   * @return its lines, joined
+   */
+  public String text() {
+    return lines.stream().map(Line::text).collect(Collectors.joining("\n"));
+  }
 
   static SourceView of(SourceRecord source) {
     int indent = source.lines().stream()

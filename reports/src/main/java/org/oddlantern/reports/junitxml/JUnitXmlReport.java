@@ -83,7 +83,8 @@ public final class JUnitXmlReport {
         "",
         List.of(),
         List.of(),
-        List.of());
+        List.of(),
+        null);
   }
 
   private static void suite(OutputStream stream, RunData run, String name, List<CaseRecord> cases)
