@@ -25,6 +25,7 @@ final class SourceFiles {
 
   private final List<Path> roots;
   private final Map<String, Optional<List<String>>> known = new ConcurrentHashMap<>();
+  private final Map<String, Optional<SourceRecord>> methods = new ConcurrentHashMap<>();
 
   private SourceFiles(List<Path> roots) {
     this.roots = roots;
@@ -66,14 +67,19 @@ final class SourceFiles {
    */
   @Nullable
   SourceRecord of(Class<?> suite, String place) {
+    return methods
+        .computeIfAbsent(suite.getName() + " " + place, key -> method(suite, place))
+        .orElse(null);
+  }
+
+  private Optional<SourceRecord> method(Class<?> suite, String place) {
     String name = file(suite);
     int method = line(place);
-    if (method == 0 || !place.startsWith(name + ":")) {
-      return null;
-    }
-    return lines(suite)
-        .map(lines -> method > lines.size() ? null : whole(name, lines, method))
-        .orElse(null);
+    return method == 0 || !place.startsWith(name + ":")
+        ? Optional.empty()
+        : lines(suite)
+            .filter(lines -> method <= lines.size())
+            .map(lines -> whole(name, lines, method));
   }
 
   private static String file(Class<?> suite) {
