@@ -21,7 +21,7 @@ fetch_source() { # Debian source package, unpacked into $work/source; the machin
   else
     sed -n 's/^deb /deb-src /p' /etc/apt/sources.list >"$work/apt/parts/debian.list"
   fi
-  local apt=(apt-get -qq -o Dir::Etc::sourcelist=/dev/null -o Dir::Etc::sourceparts="$work/apt/parts"
+  local apt=(apt-get -qq -o Acquire::Retries=3 -o Dir::Etc::sourcelist=/dev/null -o Dir::Etc::sourceparts="$work/apt/parts"
     -o Dir::State::lists="$work/apt/lists" -o Dir::Cache="$work/apt/cache" -o APT::Sandbox::User=)
   "${apt[@]}" update
   (cd "$work/source" && "${apt[@]}" source --download-only --tar-only "$1" >/dev/null && tar xf ./*.orig.tar.*)

@@ -2,12 +2,10 @@ package org.oddlantern.run;
 
 import java.io.ByteArrayOutputStream;
 import java.io.Closeable;
+import java.io.FileInputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.channels.Channels;
-import java.nio.channels.FileChannel;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import org.jspecify.annotations.Nullable;
 
 /** Reads a file line by line, as octets, and tells where each line begins. For one thread. */
@@ -24,8 +22,9 @@ final class JournalLines implements Closeable {
 
   /** From a place on, where a line begins. */
   JournalLines(Path file, long from) throws IOException {
-    FileChannel channel = FileChannel.open(file, StandardOpenOption.READ);
-    this.in = Channels.newInputStream(channel.position(from));
+    // no channel: one is closed when the thread that reads is interrupted
+    this.in = new FileInputStream(file.toFile());
+    in.skipNBytes(from);
     this.read = from;
   }
 

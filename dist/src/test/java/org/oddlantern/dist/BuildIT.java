@@ -155,6 +155,10 @@ class BuildIT {
         .contains("a straw hive is known"));
     assertTrue(
         Files.readString(folder.resolve("target/odd-lantern/summary.md")).contains("it fell"));
+    assertTrue(
+        Files.readString(folder.resolve("target/odd-lantern/report/suite-1-MakerTest.html"))
+            .contains("Hive make() { return new Hive("),
+        "a case that passed tells its code");
 
     Command.Output alone = project.run("mvn -B -o test -Dtest=TakerTest#label");
     assertEquals(0, alone.status(), alone.out());

@@ -69,8 +69,9 @@ public record KeptRuns(Path folder, String keep) {
     return RunHistory.in(folder);
   }
 
+  /** For a file name; of joined runs the name of the first, however many joined it. */
   private static String plain(String run) {
-    return run.replaceAll("[^\\w-]", "");
+    return run.replaceAll("\\+.*", "").replaceAll("[^\\w-]", "");
   }
 
   private void prune() throws IOException {
