@@ -24,7 +24,7 @@ import org.oddlantern.run.ShortJournal;
 public record KeptRuns(Path folder, String keep) {
 
   private static final DateTimeFormatter WHEN =
-      DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss").withZone(ZoneOffset.UTC);
+      DateTimeFormatter.ofPattern("yyyyMMdd-HHmmssSSS").withZone(ZoneOffset.UTC);
 
   /** Refuses what is neither a number of runs nor of days. */
   public KeptRuns {

@@ -33,7 +33,8 @@ class KeptRunsTest {
     assertEquals(List.of("a+2"), runs(added(kept, "a+2", TEN, "a", "b", "c")));
     assertEquals(List.of("a+2", "d"), runs(added(kept, "d", TEN.plusSeconds(60), "d")));
     assertEquals(List.of("a+2", "d"), runs(added(kept, "d", TEN.plusSeconds(60), "d")));
-    assertEquals(List.of("d", "e"), runs(added(kept, "e", TEN.plusSeconds(90), "e")));
+    assertEquals(List.of("d", "z"), runs(added(kept, "z", TEN.plusSeconds(90), "z")));
+    assertEquals(List.of("z", "e"), runs(added(kept, "e", TEN.plusMillis(90_003), "e")));
   }
 
   @Test
