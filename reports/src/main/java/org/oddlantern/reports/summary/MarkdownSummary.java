@@ -103,6 +103,7 @@ public final class MarkdownSummary {
         .filter(verdict -> !verdict.holds() && !verdict.warning())
         .map(Verdict::findings)
         .flatMap(List::stream)
+        .distinct()
         .limit(3)
         .toList();
     for (Finding finding : findings) {
