@@ -43,18 +43,13 @@ public record Journal(Path file) {
    * @throws IOException if the file cannot be read or is no journal of a known format, with the line
    */
   public void readPlaced(ObjLongConsumer<RunEvent> events) throws IOException {
-    try (JournalLines lines = new JournalLines(file, 0)) {
-      int number = 1;
-      long place = lines.place();
-      for (byte[] line = lines.next(); line != null; number++) {
-        place = lines.place();
-        byte[] next = lines.next();
-        RunEvent event = event(line, number, next == null);
+    try {
+      eachLine((line, number, last, place) -> {
+        RunEvent event = event(line, number, last);
         if (event != null) {
           events.accept(event, place);
         }
-        line = next;
-      }
+      });
     } catch (UncheckedIOException e) {
       throw new IOException(file + " cannot be read: " + e.getMessage(), e);
     }
@@ -67,37 +62,49 @@ public record Journal(Path file) {
    * @throws IOException if the file cannot be read or is no journal of a known format, with the line
    */
   public void outcomes(Consumer<CaseOutcome> outcomes) throws IOException {
+    eachLine((line, number, last, place) -> {
+      CaseOutcome outcome = number == 1 ? noOutcome(line) : outcome(line, number, last);
+      if (outcome != null) {
+        outcomes.accept(outcome);
+      }
+    });
+  }
+
+  /** The first line must be one of a journal of a known format. */
+  private @Nullable CaseOutcome noOutcome(byte[] line) throws IOException {
+    event(line, 1, false);
+    return null;
+  }
+
+  private @Nullable CaseOutcome outcome(byte[] line, int number, boolean last) throws IOException {
+    try (JsonParser parser = JsonMapping.standard().parser(line)) {
+      return new OutcomeLine(parser).read();
+    } catch (JacksonException e) {
+      passOver(number, last, e.getOriginalMessage(), e);
+      return null;
+    }
+  }
+
+  private void eachLine(LineHearer hearer) throws IOException {
     try (JournalLines lines = new JournalLines(file, 0)) {
       int number = 1;
       for (byte[] line = lines.next(); line != null; number++) {
+        long place = lines.place();
         byte[] next = lines.next();
-        if (number == 1) {
-          event(line, 1, false);
-        } else {
-          outcome(line, number, next == null, outcomes);
-        }
+        hearer.hear(line, number, next == null, place);
         line = next;
       }
     }
   }
 
-  private void outcome(byte[] line, int number, boolean last, Consumer<CaseOutcome> outcomes)
+  /** A killed run may leave its last line broken, and no other. */
+  private void passOver(int number, boolean last, @Nullable String why, Exception cause)
       throws IOException {
-    CaseOutcome outcome;
-    try (JsonParser parser = JsonMapping.standard().parser(line)) {
-      outcome = new OutcomeLine(parser).read();
-    } catch (JacksonException e) {
-      if (last) {
-        return;
-      }
-      throw new IOException(
-          file + ", line " + number + ": this is not a line of a journal: "
-              + e.getOriginalMessage(),
-          e);
+    if (last && number > 1) {
+      return;
     }
-    if (outcome != null) {
-      outcomes.accept(outcome);
-    }
+    throw new IOException(
+        file + ", line " + number + ": this is not a line of a journal: " + why, cause);
   }
 
   /**
@@ -140,6 +147,20 @@ public record Journal(Path file) {
   }
 
   /**
+   * Reads one case or supply again.
+   *
+   * @param place its place in the file
+   * @return its record
+   * @throws IOException if the file cannot be read or has changed
+   */
+  public CaseRecord caseAt(long place) throws IOException {
+    if (!(at(place) instanceof RunEvent.CaseFinished finished)) {
+      throw new IOException(file + " has changed: there is no case at octet " + place);
+    }
+    return finished.record();
+  }
+
+  /**
    * The whole text of a body, also if it lies in a file beside the journal.
    *
    * @param body the body
@@ -161,11 +182,8 @@ public record Journal(Path file) {
     try {
       tree = JsonMapping.standard().parse(line);
     } catch (NotJson e) {
-      if (last && number > 1) {
-        return null;
-      }
-      throw new IOException(
-          file + ", line " + number + ": this is not a line of a journal: " + e.getMessage(), e);
+      passOver(number, last, e.getMessage(), e);
+      return null;
     }
     int format = tree.path("format").asInt(RunEvent.Started.FORMAT);
     if (format != RunEvent.Started.FORMAT) {
@@ -178,5 +196,10 @@ public record Journal(Path file) {
     } catch (TypeMismatch e) {
       throw new IOException(file + ", line " + number + ": " + e.getMessage(), e);
     }
+  }
+
+  /** Hears each line with its number, whether it is the last one, and its place. */
+  private interface LineHearer {
+    void hear(byte[] line, int number, boolean last, long place) throws IOException;
   }
 }

@@ -57,10 +57,7 @@ final class PartRead {
 
   /** A record with all its bodies, in another lane and at another place in the order. */
   CaseRecord whole(Placed placed, int lane, int order) throws IOException {
-    if (!(journal.at(placed.place) instanceof RunEvent.CaseFinished finished)) {
-      throw new IOException(journal.file() + " has changed while it was read");
-    }
-    CaseRecord record = finished.record();
+    CaseRecord record = journal.caseAt(placed.place);
     try {
       List<AttemptRecord> earlier = record.earlier().stream()
           .map(one -> one.withExchanges(whole(one.exchanges())))

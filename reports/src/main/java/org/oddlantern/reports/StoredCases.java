@@ -6,7 +6,6 @@ import java.nio.file.Files;
 import java.util.IdentityHashMap;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
-import org.oddlantern.run.RunEvent;
 
 /**
  * The cases of a long journal, of which no more is kept than lists need. What was sent and came is read
@@ -48,9 +47,7 @@ final class StoredCases {
   CaseRecord whole(CaseRecord kept) {
     Long place = places.get(kept);
     try {
-      return place != null && journal.at(place) instanceof RunEvent.CaseFinished finished
-          ? finished.record()
-          : kept;
+      return place == null ? kept : journal.caseAt(place);
     } catch (IOException e) {
       throw new UncheckedIOException(e.getMessage(), e);
     }

@@ -3,6 +3,7 @@ package org.oddlantern.reports;
 import java.util.List;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Words;
 import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.ProblemRecord;
@@ -15,8 +16,6 @@ import org.oddlantern.run.ProblemRecord;
  * @param got what was there instead, or what ended the case; one line
  */
 public record Symptom(String where, String wanted, String got) {
-
-  private static final int LONGEST = 160;
 
   /**
    * What was wrong first.
@@ -55,8 +54,7 @@ public record Symptom(String where, String wanted, String got) {
   }
 
   private static String firstLine(String text) {
-    String line = text.lines().findFirst().orElse("").strip();
-    return line.length() <= LONGEST ? line : line.substring(0, LONGEST) + "...";
+    return Words.cut(text.lines().findFirst().orElse("").strip());
   }
 
   /** The same for all list items, whatever was wanted there; where no place is known, for all numbers. */

@@ -67,7 +67,7 @@ class LikenessTest {
     Verdict failed = new Verdict(
         "failed", false, List.of(Finding.of("$.label", "\"x\"", "y".repeat(10_000) + "\nmore")));
     assertEquals(
-        "a: at $.label wanted \"x\", got " + "y".repeat(160) + "...",
+        "a: at $.label wanted \"x\", got " + "y".repeat(200) + "... (10000 characters in all)",
         told(one("a", CHECKS, List.of(exchange(null, List.of(warned, failed))))));
   }
 

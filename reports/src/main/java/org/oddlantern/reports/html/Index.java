@@ -77,10 +77,8 @@ final class Index {
         facts(),
         run.started().warnings(),
         ran.size() > 1 ? glance(alike, cards) : List.of(),
-        new Views<>(ran.stream().filter(cards::contains).toList(), this::view),
-        told
-            ? new Views<>(ran.stream().filter(one -> !cards.contains(one)).toList(), this::view)
-            : List.of(),
+        whole(ran.stream().filter(cards::contains)),
+        told ? whole(ran.stream().filter(one -> !cards.contains(one))) : List.of(),
         told ? rows(broken.stream().filter(one -> !one.hasRun()).toList()) : List.of(),
         told ? run.leftBehind() : List.of(),
         told ? notes() : List.of(),
@@ -121,6 +119,10 @@ final class Index {
                 .toList(),
             Math.max(0, one.cases().size() - MOST_LINKS)))
         .toList();
+  }
+
+  private List<CaseView> whole(Stream<CaseRecord> records) {
+    return new Views<>(records.toList(), this::view);
   }
 
   private List<CaseView> rows(List<CaseRecord> records) {
