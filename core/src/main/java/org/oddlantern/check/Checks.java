@@ -13,7 +13,6 @@ import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.StoryListener;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Worded;
@@ -378,8 +377,6 @@ public final class Checks extends Shapes {
     if (shape instanceof String text) {
       return Words.quoted(text);
     }
-    return shape instanceof Worded known
-        ? shortened(known.words())
-        : Words.cut(JsonMapping.standard().write(shape));
+    return shortened((shape instanceof Worded known ? known : exactly(shape)).words());
   }
 }

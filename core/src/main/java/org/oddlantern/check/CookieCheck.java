@@ -8,9 +8,9 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.node.MissingNode;
-import tools.jackson.databind.node.StringNode;
 
 /** Asks about a cookie that a reply sets. */
 record CookieCheck(String words, String name, Shape shape) implements Check {
@@ -25,12 +25,16 @@ record CookieCheck(String words, String name, Shape shape) implements Check {
           ? List.of()
           : List.of(nothing(cookies.stream().map(Cookie::name).toList()));
     }
-    boolean holds = named.stream()
-        .anyMatch(cookie ->
-            shape.examine(Location.ROOT, StringNode.valueOf(cookie.value())).isEmpty());
+    boolean holds = shape instanceof NotShape
+        ? named.stream().allMatch(this::fits)
+        : named.stream().anyMatch(this::fits);
     return holds
         ? List.of()
         : List.of(Finding.of(place(), shape.words(), Words.quoted(named.get(0).value())));
+  }
+
+  private boolean fits(Cookie cookie) {
+    return shape.examine(Location.ROOT, UntypedText.of(cookie.value())).isEmpty();
   }
 
   @Override

@@ -2,11 +2,13 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.function.Function;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Identity;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 
@@ -19,7 +21,7 @@ import tools.jackson.databind.JsonNode;
  * at("$.inspections", eachItem(including(Map.of("frames", atLeast(1)))).identifiedBy("$.madeOn"))
  * }</pre>
  */
-public final class EachItem implements Shape {
+public final class EachItem implements ComposedShape {
 
   private final Shape item;
   private final Function<JsonNode, String> identity;
@@ -52,7 +54,8 @@ public final class EachItem implements Shape {
   }
 
   @Override
-  public List<Finding> differences(Location where, JsonNode value) {
+  public List<Finding> differences(Location where, JsonNode there) {
+    JsonNode value = UntypedText.asList(there);
     if (!value.isArray()) {
       return List.of(Finding.of(where, words(), Words.withKind(value)));
     }

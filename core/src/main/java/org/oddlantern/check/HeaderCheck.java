@@ -2,16 +2,14 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Stream;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.TextReadings;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.StringNode;
 
@@ -21,13 +19,21 @@ record HeaderCheck(String words, String name, Shape shape) implements Check {
   @Override
   public List<Finding> examine(Evidence evidence) {
     List<String> values = evidence.headers().all(name);
-    Stream<JsonNode> readings = values.isEmpty()
-        ? Stream.of(MissingNode.getInstance())
-        : values.stream().flatMap(value -> TextReadings.of(value).stream());
-    if (readings.anyMatch(value -> shape.examine(Location.ROOT, value).isEmpty())) {
-      return List.of();
+    return holds(values) ? List.of() : List.of(finding(evidence, values));
+  }
+
+  /** A negation speaks of every value: that one of them is another thing would say nothing. */
+  private boolean holds(List<String> values) {
+    if (values.isEmpty()) {
+      return shape.examine(Location.ROOT, MissingNode.getInstance()).isEmpty();
     }
-    return List.of(finding(evidence, values));
+    return shape instanceof NotShape
+        ? values.stream().allMatch(this::fits)
+        : values.stream().anyMatch(this::fits);
+  }
+
+  private boolean fits(String value) {
+    return shape.examine(Location.ROOT, UntypedText.of(value)).isEmpty();
   }
 
   private Finding finding(Evidence evidence, List<String> values) {

@@ -5,9 +5,11 @@ import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Comparison;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.WantedValue;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
@@ -20,7 +22,7 @@ import tools.jackson.databind.JsonNode;
  * at("$.moods", items("calm", "busy").inAnyOrder())
  * }</pre>
  */
-public final class Items implements Shape {
+public final class Items implements ComposedShape {
 
   private final List<Shape> shapes;
   private final WantedValue inOrder;
@@ -48,7 +50,8 @@ public final class Items implements Shape {
   }
 
   @Override
-  public List<Finding> differences(Location where, JsonNode value) {
+  public List<Finding> differences(Location where, JsonNode there) {
+    JsonNode value = UntypedText.asList(there);
     return value.isArray()
         ? inOrder.differences(where, value)
         : List.of(Finding.of(where, words(), Words.withKind(value)));

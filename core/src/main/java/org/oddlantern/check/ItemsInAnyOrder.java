@@ -2,16 +2,18 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.FindingsUpToCap;
 import org.oddlantern.json.Identity;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A list of certain items in any order, one for each of the wanted. */
-record ItemsInAnyOrder(List<Shape> wanted) implements Shape {
+record ItemsInAnyOrder(List<Shape> wanted) implements ComposedShape {
 
   @Override
   public String words() {
@@ -20,7 +22,8 @@ record ItemsInAnyOrder(List<Shape> wanted) implements Shape {
   }
 
   @Override
-  public List<Finding> differences(Location where, JsonNode value) {
+  public List<Finding> differences(Location where, JsonNode there) {
+    JsonNode value = UntypedText.asList(there);
     if (!value.isArray()) {
       return List.of(Finding.of(where, words(), Words.withKind(value)));
     }

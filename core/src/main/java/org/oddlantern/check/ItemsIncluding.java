@@ -4,14 +4,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A list in which, among others, certain items are, each of its own. */
-record ItemsIncluding(List<Shape> wanted) implements Shape {
+record ItemsIncluding(List<Shape> wanted) implements ComposedShape {
 
   @Override
   public String words() {
@@ -20,7 +22,8 @@ record ItemsIncluding(List<Shape> wanted) implements Shape {
   }
 
   @Override
-  public List<Finding> differences(Location where, JsonNode value) {
+  public List<Finding> differences(Location where, JsonNode there) {
+    JsonNode value = UntypedText.asList(there);
     if (!value.isArray()) {
       return List.of(Finding.of(where, words(), Words.withKind(value)));
     }

@@ -10,6 +10,7 @@ import java.util.Queue;
 import org.oddlantern.json.Equality;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedTexts;
 import org.oddlantern.json.WantedValue;
 import tools.jackson.databind.JsonNode;
 
@@ -53,6 +54,9 @@ final class Matching {
   }
 
   private void matchValues() {
+    if (items instanceof UntypedTexts) {
+      return; // what they are equal to depends on who asks
+    }
     Map<Long, Queue<Integer>> places = new HashMap<>();
     for (int j = 0; j < items.size(); j++) {
       places
@@ -76,7 +80,10 @@ final class Matching {
   private void matchShapes() {
     List<Integer> open = new ArrayList<>();
     for (int i : openShapes()) {
-      if (!(shapes.get(i) instanceof WantedValue value && value.isPlain())) {
+      boolean settled = shapes.get(i) instanceof WantedValue value
+          && value.isPlain()
+          && !(items instanceof UntypedTexts);
+      if (!settled) {
         open.add(i);
       }
     }

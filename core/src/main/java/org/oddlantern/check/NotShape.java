@@ -1,6 +1,7 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -8,7 +9,7 @@ import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A value that is there and does not have a shape. */
-record NotShape(Shape shape) implements Shape {
+record NotShape(Shape shape) implements ComposedShape {
 
   @Override
   public String words() {

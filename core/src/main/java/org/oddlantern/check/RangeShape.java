@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.math.BigDecimal;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Decimals;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -18,7 +19,7 @@ record RangeShape(
     if (!value.isNumber()) {
       return List.of(Finding.of(where, words, Words.withKind(value)));
     }
-    BigDecimal number = value.decimalValue();
+    BigDecimal number = Decimals.of(value);
     if (low != null && number.compareTo(low) < 0) {
       return List.of(
           Finding.of(where, words, Words.of(value)).hint(distance(low, number) + " too little"));

@@ -1,15 +1,17 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.IntNode;
 
 /** Counts items, fields or code points and asks a shape about the number. */
-record SizeShape(Shape number) implements Shape {
+record SizeShape(Shape number) implements ComposedShape {
 
   @Override
   public String words() {
@@ -17,7 +19,8 @@ record SizeShape(Shape number) implements Shape {
   }
 
   @Override
-  public List<Finding> differences(Location where, JsonNode value) {
+  public List<Finding> differences(Location where, JsonNode there) {
+    JsonNode value = UntypedText.asList(there);
     if (!value.isContainer() && !value.isString()) {
       return List.of(Finding.of(where, words(), Words.withKind(value) + ", which has no size"));
     }

@@ -1,6 +1,7 @@
 package org.oddlantern.check;
 
 import java.math.BigDecimal;
+import org.oddlantern.json.Decimals;
 import tools.jackson.databind.JsonNode;
 
 /** Tells numbers without a fraction, whatever their writing. */
@@ -9,7 +10,7 @@ final class WholeNumbers {
   private WholeNumbers() {}
 
   static boolean isWhole(JsonNode node) {
-    return node.isIntegralNumber() || node.isNumber() && isWhole(node.decimalValue());
+    return node.isIntegralNumber() || node.isNumber() && isWhole(Decimals.of(node));
   }
 
   private static boolean isWhole(BigDecimal number) {

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Decimals;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.Words;
@@ -49,6 +50,8 @@ record Arguments(List<@Nullable Object> values, List<String> told, List<Secret> 
       Object value = values.get(i);
       if (value == null) {
         statement.setNull(i + 1, Types.NULL);
+      } else if (value instanceof SqlArray array) {
+        statement.setArray(i + 1, array.in(statement.getConnection()));
       } else {
         statement.setObject(i + 1, value);
       }
@@ -68,18 +71,27 @@ record Arguments(List<@Nullable Object> values, List<String> told, List<Secret> 
       return argument;
     }
     JsonNode tree = JsonMapping.standard().tree(argument);
+    if (tree.isArray()) {
+      return SqlArray.of(tree);
+    }
+    Object scalar = scalar(tree);
+    if (scalar != null) {
+      return scalar;
+    }
+    throw new IllegalArgumentException(
+        "a text, number, date, key, or a list of such, is wanted for a question mark, not "
+            + Words.withKind(tree));
+  }
+
+  static @Nullable Object scalar(JsonNode tree) {
     if (tree.isNumber()) {
-      return tree.isIntegralNumber()
-          ? tree.bigIntegerValue().longValueExact()
-          : tree.decimalValue();
+      return tree.isIntegralNumber() && tree.canConvertToLong()
+          ? (Object) tree.longValue()
+          : Decimals.of(tree);
     }
     if (tree.isString()) {
       return tree.stringValue();
     }
-    if (tree.isBoolean()) {
-      return tree.booleanValue();
-    }
-    throw new IllegalArgumentException(
-        "a text, number, date or key is wanted for a question mark, not " + Words.withKind(tree));
+    return tree.isBoolean() ? tree.booleanValue() : null;
   }
 }

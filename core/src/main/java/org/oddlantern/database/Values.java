@@ -26,7 +26,6 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.DecimalNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.NullNode;
 import tools.jackson.databind.node.StringNode;
@@ -113,7 +112,7 @@ final class Values {
       double amount = number.doubleValue();
       return Double.isNaN(amount) || Double.isInfinite(amount)
           ? StringNode.valueOf(number.toString())
-          : DecimalNode.valueOf(new BigDecimal(number.toString()));
+          : JsonMapping.standard().tree(number);
     }
     return number instanceof BigDecimal || number instanceof BigInteger
         ? JsonMapping.standard().tree(number)

@@ -1,5 +1,6 @@
 package org.oddlantern.http;
 
+import org.oddlantern.json.Decimals;
 import org.oddlantern.json.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
@@ -18,7 +19,7 @@ final class Scalars {
           .formatted(value.getClass().getSimpleName(), what, mapping.write(node)));
     }
     return node.isNumber() && !node.isIntegralNumber()
-        ? node.decimalValue().toPlainString()
+        ? Decimals.of(node).toPlainString()
         : node.asString();
   }
 }

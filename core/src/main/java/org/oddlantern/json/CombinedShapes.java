@@ -14,7 +14,7 @@ final class CombinedShapes {
   private CombinedShapes() {}
 
   /** Every one of them. */
-  record All(List<Shape> parts) implements Shape {
+  record All(List<Shape> parts) implements ComposedShape {
 
     static Shape of(Shape first, Shape second) {
       List<Shape> parts = new ArrayList<>(first instanceof All all ? all.parts : List.of(first));
@@ -30,13 +30,13 @@ final class CombinedShapes {
     @Override
     public List<Finding> differences(Location where, JsonNode value) {
       Set<Finding> findings = new LinkedHashSet<>();
-      parts.forEach(part -> findings.addAll(part.differences(where, value)));
+      parts.forEach(part -> findings.addAll(part.examine(where, value)));
       return List.copyOf(findings);
     }
   }
 
   /** One of them or more. */
-  record Any(List<Shape> parts) implements Shape {
+  record Any(List<Shape> parts) implements ComposedShape {
 
     static Shape of(Shape first, Shape second) {
       List<Shape> parts = new ArrayList<>(first instanceof Any any ? any.parts : List.of(first));

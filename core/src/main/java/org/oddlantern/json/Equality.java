@@ -11,6 +11,9 @@ import tools.jackson.databind.JsonNode;
  */
 public final class Equality {
 
+  /** So many digits has the longest {@code long}. */
+  private static final int LONG_DIGITS = 19;
+
   private Equality() {}
 
   /**
@@ -23,6 +26,9 @@ public final class Equality {
   public static boolean same(JsonNode a, JsonNode b) {
     if (a.isPojo()) {
       return Embedded.shape(a).examine(Location.ROOT, b).isEmpty();
+    }
+    if (b instanceof UntypedText text) {
+      return text.means(a);
     }
     if (a.isNumber() && b.isNumber()) {
       return compareNumbers(a, b) == 0;
@@ -47,8 +53,8 @@ public final class Equality {
     if (isLong(a) && isLong(b)) {
       return Long.compare(a.longValue(), b.longValue());
     }
-    BigDecimal left = a.decimalValue();
-    BigDecimal right = b.decimalValue();
+    BigDecimal left = Decimals.of(a);
+    BigDecimal right = Decimals.of(b);
     if (left.signum() != right.signum()) {
       return Integer.compare(left.signum(), right.signum());
     }
@@ -96,7 +102,7 @@ public final class Equality {
         print = print * 31 + fingerprint(item);
       }
     } else if (node.isNumber()) {
-      print = isLong(node) ? node.longValue() : fingerprint(node.decimalValue());
+      print = isLong(node) ? node.longValue() : fingerprint(Decimals.of(node));
     } else if (node.isString()) {
       print = 7 + text(node.stringValue());
     } else {
@@ -114,15 +120,17 @@ public final class Equality {
       return 0;
     }
     BigDecimal plain = number.stripTrailingZeros();
-    if (plain.scale() <= 0 && plain.scale() > -19 && plain.precision() - plain.scale() < 19) {
-      return plain.longValue();
-    }
-    return plain.hashCode();
+    boolean whole = plain.scale() <= 0 && plain.precision() - (long) plain.scale() <= LONG_DIGITS;
+    return whole && isLong(plain) ? plain.longValue() : plain.hashCode();
   }
 
   private static long mixed(long value) {
     long mixed = (value ^ (value >>> 32)) * 0xD6E8FEB86659FD93L;
     return mixed ^ (mixed >>> 29);
+  }
+
+  private static boolean isLong(BigDecimal whole) {
+    return whole.toBigInteger().bitLength() < Long.SIZE;
   }
 
   private static boolean isLong(JsonNode node) {

@@ -65,7 +65,10 @@ public final class JsonMapping {
     return withOwnTypes(JsonMapper.builder(
                 JsonFactory.builder().streamReadConstraints(LIMITS).build())
             .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
-            .enable(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN)
+            .nodeFactory(new Decimals.Nodes())
+            .enable(
+                StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN,
+                StreamWriteFeature.USE_FAST_DOUBLE_WRITER)
             .enable(
                 DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS,
                 DeserializationFeature.FAIL_ON_READING_DUP_TREE_KEY)

@@ -7,7 +7,8 @@ final class ScalarDifference {
 
   private ScalarDifference() {}
 
-  static Finding finding(Location where, JsonNode wanted, JsonNode got) {
+  static Finding finding(Location where, JsonNode wanted, JsonNode there) {
+    JsonNode got = there instanceof UntypedText text ? text.as(wanted) : there;
     if (wanted.getNodeType() != got.getNodeType()) {
       return Finding.of(where, Words.withKind(wanted), Words.withKind(got))
           .hint(sameInAnotherKind(wanted, got));
@@ -17,7 +18,7 @@ final class ScalarDifference {
     }
     Finding finding = Finding.of(where, Words.of(wanted), Words.of(got));
     return wanted.isNumber()
-        ? NumberDifference.explained(finding, wanted.decimalValue(), got.decimalValue())
+        ? NumberDifference.explained(finding, Decimals.of(wanted), Decimals.of(got))
         : finding;
   }
 

@@ -49,8 +49,14 @@ public interface Shape extends Worded {
    * @return the findings; empty when the shape holds
    */
   default List<Finding> examine(Location where, JsonNode value) {
-    return value.isMissingNode()
-        ? List.of(Finding.of(where, words(), "nothing: there is no such value"))
+    if (value.isMissingNode()) {
+      return List.of(Finding.of(where, words(), "nothing: there is no such value"));
+    }
+    if (value instanceof UntypedText text) {
+      return text.examined(this, where);
+    }
+    return value instanceof UntypedTexts texts
+        ? texts.examined(this, where)
         : differences(where, value);
   }
 

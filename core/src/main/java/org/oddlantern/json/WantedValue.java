@@ -9,7 +9,7 @@ import tools.jackson.databind.JsonNode;
  * A plain value as a shape: exactly that value, or at least its fields. Shapes may stand inside it, in
  * maps, lists and records. Immutable: the value is turned into its tree at once.
  */
-public final class WantedValue implements Shape {
+public final class WantedValue implements ComposedShape {
 
   private final Comparison comparison;
   private final JsonNode tree;

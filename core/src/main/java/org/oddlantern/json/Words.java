@@ -45,7 +45,7 @@ public final class Words {
     if (node.isIntegralNumber()) {
       return cut(node.asString());
     }
-    BigDecimal number = node.decimalValue();
+    BigDecimal number = Decimals.of(node);
     return Math.abs((long) number.scale()) > LIMIT
         ? cut(number.toString())
         : cut(number.toPlainString());

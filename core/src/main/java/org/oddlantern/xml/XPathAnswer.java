@@ -12,13 +12,13 @@ import javax.xml.xpath.XPathExpressionException;
 import javax.xml.xpath.XPathFactory;
 import javax.xml.xpath.XPathFactoryConfigurationException;
 import javax.xml.xpath.XPathNodes;
+import org.oddlantern.json.UntypedText;
+import org.oddlantern.json.UntypedTexts;
 import org.w3c.dom.Document;
 import org.w3c.dom.Node;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.BooleanNode;
 import tools.jackson.databind.node.DecimalNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.StringNode;
 
@@ -91,20 +91,20 @@ record XPathAnswer(JsonNode value, List<String> places) {
               : DecimalNode.valueOf(new BigDecimal(number.toString())),
           List.of());
     }
-    return new XPathAnswer(StringNode.valueOf(String.valueOf(value)), List.of());
+    return new XPathAnswer(UntypedText.of(String.valueOf(value)), List.of());
   }
 
   private static XPathAnswer of(XPathNodes nodes) {
     List<String> places = new ArrayList<>();
-    ArrayNode texts = JsonNodeFactory.instance.arrayNode();
+    List<String> texts = new ArrayList<>();
     for (Node node : nodes) {
       places.add(NodePath.of(node));
       texts.add(node.getTextContent());
     }
     JsonNode value = switch (texts.size()) {
       case 0 -> MissingNode.getInstance();
-      case 1 -> texts.get(0);
-      default -> texts;
+      case 1 -> UntypedText.ofOnlyOne(texts.get(0));
+      default -> UntypedTexts.of(texts);
     };
     return new XPathAnswer(value, List.copyOf(places));
   }

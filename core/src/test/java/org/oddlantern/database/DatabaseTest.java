@@ -13,6 +13,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
@@ -54,6 +55,22 @@ class DatabaseTest {
   @AfterEach
   void close() throws SQLException {
     keptOpen.close();
+  }
+
+  @Test
+  void aListIsAnArrayOfSql() {
+    store
+        .rows("select id from hive where id = any(?)", List.of(2, 3))
+        .must(at("$[*].id", items(2)));
+    store
+        .count("select * from hive where label = any(?)", (Object) new String[] {"Foxglove", "x"})
+        .must(exactly(1));
+    assertEquals(
+        "a list for a question mark holds texts, or whole numbers, or numbers, or true and false; not [1,\"a\"]",
+        assertThrows(
+                IllegalArgumentException.class,
+                () -> store.rows("select 1 where 1 = any(?)", List.of(1, "a")))
+            .getMessage());
   }
 
   @Test

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Decimals;
 import org.oddlantern.json.Equality;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Words;
@@ -99,7 +100,7 @@ final class Assertions {
 
     Multiple(JsonNode unit) {
       super("multipleOf", Kind.NUMBER);
-      this.unit = unit.decimalValue();
+      this.unit = Decimals.of(unit);
       this.whole = unit.isIntegralNumber() && unit.canConvertToLong() ? unit.longValue() : 0;
     }
 
@@ -108,7 +109,7 @@ final class Assertions {
       if (whole != 0 && value.isIntegralNumber() && value.canConvertToLong()) {
         return value.longValue() % whole == 0;
       }
-      return Numbers.isMultiple(value.decimalValue(), unit);
+      return Numbers.isMultiple(Decimals.of(value), unit);
     }
 
     @Override

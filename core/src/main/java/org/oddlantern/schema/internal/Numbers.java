@@ -2,6 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import org.oddlantern.json.Decimals;
 import tools.jackson.databind.JsonNode;
 
 /** Arithmetic by value, exact, whose cost does not grow with exponents. */
@@ -14,7 +15,7 @@ final class Numbers {
     if (value.isIntegralNumber()) {
       return true;
     }
-    BigDecimal number = value.decimalValue();
+    BigDecimal number = Decimals.of(value);
     return number.scale() <= 0
         || number.signum() == 0
         || number.stripTrailingZeros().scale() <= 0;
