@@ -1,19 +1,15 @@
 package org.oddlantern.http;
 
 import java.net.URI;
-import java.nio.charset.Charset;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.BodyText;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.JudgedEvidence;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
-import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
@@ -29,9 +25,6 @@ import tools.jackson.databind.JsonNode;
  * }</pre>
  */
 public final class Reply extends JudgedEvidence {
-
-  private static final Pattern CHARSET =
-      Pattern.compile("charset\\s*=\\s*\"?([^\\s;\"]+)", Pattern.CASE_INSENSITIVE);
 
   private final Exchange exchange;
   private final WireReply wire;
@@ -79,7 +72,12 @@ public final class Reply extends JudgedEvidence {
     String type =
         headers().first("Content-Type").map(value -> value + ", ").orElse("no content type, ");
     return wire.statusLine() + ", " + type
-        + (wire.body().length == 0 ? "an empty body" : "a body that begins: " + Words.cut(text()));
+        + (wire.body().length == 0 ? "an empty body" : told(decoded()));
+  }
+
+  private static String told(BodyText body) {
+    return "a body that begins: " + Words.cut(body.text())
+        + (body.problem().isEmpty() ? "" : " (" + body.problem() + ")");
   }
 
   /**
@@ -156,26 +154,17 @@ public final class Reply extends JudgedEvidence {
 
   @Override
   public String text() {
-    return new String(wire.body(), charset());
+    return decoded().text();
   }
 
   @Override
   public JsonNode json() {
     JsonNode parsed = tree;
     if (parsed == null) {
-      parsed = parsed();
+      parsed = mapping.parse(wire.body());
       tree = parsed;
     }
     return parsed;
-  }
-
-  /** From text if the bytes will not do: then the place of the error counts characters. */
-  private JsonNode parsed() {
-    try {
-      return mapping.parse(wire.body());
-    } catch (NotJson e) {
-      return mapping.parse(text());
-    }
   }
 
   @Override
@@ -236,12 +225,7 @@ public final class Reply extends JudgedEvidence {
     return verdict(check, false);
   }
 
-  private Charset charset() {
-    Matcher matcher = CHARSET.matcher(headers().first("Content-Type").orElse(""));
-    try {
-      return matcher.find() ? Charset.forName(matcher.group(1)) : StandardCharsets.UTF_8;
-    } catch (IllegalArgumentException e) {
-      return StandardCharsets.UTF_8; // a name nobody knows must not hide the body
-    }
+  private BodyText decoded() {
+    return BodyText.of(headers().first("Content-Type").orElse(""), wire.body());
   }
 }

@@ -6,7 +6,6 @@ import java.util.List;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.JudgedEvidence;
 import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
@@ -57,12 +56,7 @@ final class SentEvidence extends JudgedEvidence {
 
   @Override
   public JsonNode json() {
-    byte[] bytes = bytes();
-    try {
-      return mapping.parse(bytes);
-    } catch (NotJson e) {
-      return mapping.parse(text()); // then the place of the error counts characters
-    }
+    return mapping.parse(bytes());
   }
 
   /** Recorded beside what was asked of the reply, so it says that it is about what was sent. */

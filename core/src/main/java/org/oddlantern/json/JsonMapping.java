@@ -1,6 +1,7 @@
 package org.oddlantern.json;
 
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -23,8 +24,10 @@ import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.cfg.CoercionAction;
 import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.cfg.DateTimeFeature;
+import tools.jackson.databind.cfg.EnumFeature;
 import tools.jackson.databind.introspect.AnnotationIntrospectorPair;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
 import tools.jackson.databind.node.BooleanNode;
 import tools.jackson.databind.node.IntNode;
 import tools.jackson.databind.node.LongNode;
@@ -82,7 +85,16 @@ public final class JsonMapping {
                     .setCoercion(CoercionInputShape.Integer, CoercionAction.Fail)
                     .setCoercion(CoercionInputShape.Float, CoercionAction.Fail)
                     .setCoercion(CoercionInputShape.Boolean, CoercionAction.Fail))
-            .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE))
+            .withCoercionConfigDefaults(
+                all -> all.setCoercion(CoercionInputShape.EmptyString, CoercionAction.Fail))
+            .enable(EnumFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
+            .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE)
+            .addModule(
+                new SimpleModule("odd-lantern-strict").setDeserializerModifier(new StrictTypes())))
+        .annotationIntrospector(AnnotationIntrospectorPair.pair(
+            new KeyIntrospector(),
+            AnnotationIntrospectorPair.pair(
+                new NeededComponents(), JsonMapper.builder().annotationIntrospector())))
         .build();
   }
 
@@ -174,17 +186,31 @@ public final class JsonMapping {
   }
 
   /**
-   * Parses one JSON document in UTF-8, UTF-16 or UTF-32.
+   * Parses one JSON document in UTF-8 (RFC 8259, section 8.1).
    *
    * @param bytes the whole document
    * @return its tree
    * @throws NotJson if it is not JSON, with line and column
    */
   public JsonNode parse(byte[] bytes) {
+    String encoding = Utf8.problem(bytes);
+    if (!encoding.isEmpty()) {
+      throw NotJson.encoded(encoding, Utf8.before(bytes));
+    }
     try {
       return present(mapper.readTree(bytes));
     } catch (JacksonException e) {
-      throw notJson(e);
+      throw notJson(inCharacters(bytes, e));
+    }
+  }
+
+  /** From text the same error has a place that counts characters. */
+  private JacksonException inCharacters(byte[] bytes, JacksonException inBytes) {
+    try {
+      mapper.readTree(new String(bytes, StandardCharsets.UTF_8));
+      return inBytes;
+    } catch (JacksonException e) {
+      return e;
     }
   }
 

@@ -18,6 +18,9 @@ final class Misfit {
   private static final Pattern BENT =
       Pattern.compile("^Cannot coerce (\\S+) value .*to `([^`]+)`(?: value)?", Pattern.DOTALL);
 
+  private static final Pattern NEEDED =
+      Pattern.compile("Missing required creator property '([^']*)'");
+
   private static final Map<String, String> KINDS = Map.of(
       "String", "a text",
       "Integer", "a number",
@@ -38,6 +41,10 @@ final class Misfit {
         where = where.child(step.getIndex());
       }
     }
+    Matcher needed = NEEDED.matcher(String.valueOf(e.getOriginalMessage()));
+    if (needed.find()) {
+      return missing(node, type, steps, where, needed.group(1));
+    }
     String reason = reason(e);
     String message = "%s cannot be read as %s: %s%s"
         .formatted(
@@ -46,6 +53,23 @@ final class Misfit {
             steps.isEmpty() ? "" : "at " + where.toString().replaceFirst("^\\$\\.?", "") + ": ",
             reason);
     return new TypeMismatch(message, steps, wanted(type, steps, e), reason);
+  }
+
+  /** A component that cannot be without a value, and has none. */
+  private static TypeMismatch missing(
+      JsonNode node, Type type, List<Object> steps, Location where, String name) {
+    String reason =
+        "the field is missing, and a primitive would read as 0 or false; let the component be of a type like Integer if it may be missing";
+    return new TypeMismatch(
+        "%s cannot be read as %s: at %s: %s"
+            .formatted(
+                Words.of(node),
+                Words.of(type),
+                where.toString().replaceFirst("^\\$\\.?", ""),
+                reason),
+        steps,
+        "a value for the primitive '" + name + "' of " + Words.of(type),
+        reason);
   }
 
   private static String reason(JacksonException e) {

@@ -12,11 +12,32 @@ public final class NotJson extends RuntimeException {
 
   private final int line;
   private final int column;
+  private final boolean encoding;
 
   NotJson(String reason, int line, int column) {
+    this(reason, line, column, false);
+  }
+
+  private NotJson(String reason, int line, int column, boolean encoding) {
     super(reason);
     this.line = line;
     this.column = column;
+    this.encoding = encoding;
+  }
+
+  /** Bytes that are no UTF-8, after a text that still was. */
+  static NotJson encoded(String reason, String before) {
+    int line = (int) before.chars().filter(c -> c == '\n').count() + 1;
+    return new NotJson(reason, line, before.length() - before.lastIndexOf('\n'), true);
+  }
+
+  /**
+   * Whether the bytes are in another encoding than UTF-8.
+   *
+   * @return true if that is why they cannot be read
+   */
+  public boolean isOfEncoding() {
+    return encoding;
   }
 
   /**

@@ -1,16 +1,11 @@
 package org.oddlantern.run;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.database.Query;
 import org.oddlantern.http.Asked;
@@ -22,12 +17,10 @@ import org.oddlantern.http.Headers;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.WireReply;
 import org.oddlantern.http.WireRequest;
+import org.oddlantern.http.internal.BodyText;
 
 /** Turns exchanges into records: secrets masked, bodies as text. The door through which they leave. */
 final class Recording {
-
-  private static final Pattern CHARSET =
-      Pattern.compile("charset\\s*=\\s*\"?([^\\s;\"]+)", Pattern.CASE_INSENSITIVE);
 
   private static final String JSON = "application/json";
   private static final int LONGEST_ANSWER = 4_000;
@@ -214,19 +207,12 @@ final class Recording {
         || type.contains("octet-stream")) {
       return null;
     }
-    try {
-      return charset(type).newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
-    } catch (CharacterCodingException e) {
-      return null;
-    }
+    BodyText decoded = BodyText.of(type, bytes);
+    return decoded.problem().isEmpty() || isText(type) ? decoded.text() : null;
   }
 
-  private static Charset charset(String type) {
-    Matcher matcher = CHARSET.matcher(type);
-    try {
-      return matcher.find() ? Charset.forName(matcher.group(1)) : StandardCharsets.UTF_8;
-    } catch (IllegalArgumentException e) {
-      return StandardCharsets.UTF_8;
-    }
+  /** What says that it is text is shown as far as it is. */
+  private static boolean isText(String type) {
+    return type.startsWith("text/") || type.contains("json") || type.contains("xml");
   }
 }

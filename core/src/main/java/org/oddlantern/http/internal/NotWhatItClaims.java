@@ -17,9 +17,21 @@ public final class NotWhatItClaims {
     if (text.isBlank()) {
       return finding;
     }
+    if (e.isOfEncoding()) {
+      return finding.hint(String.valueOf(e.getMessage())).hint(declared(evidence));
+    }
     return text.stripLeading().startsWith("<")
         ? finding.hint("this looks like HTML or XML, not like JSON")
         : finding.hint("reading stopped at " + e.around(text));
+  }
+
+  /** Who declares a charset may think that it counts. */
+  private static String declared(Evidence evidence) {
+    String charset = BodyText.declared(evidence.headers().first("Content-Type").orElse(""));
+    return charset.isEmpty() || charset.equalsIgnoreCase("utf-8")
+        ? ""
+        : "the charset " + charset
+            + " that Content-Type declares does not count for JSON (RFC 8259, section 11)";
   }
 
   /** The finding on a body that is no XML. */
