@@ -98,6 +98,8 @@ public final class ReportBench {
         broke ? List.of(Finding.of("$.label", "\"Heather\"", "\"Foxglove\"")) : List.of();
     ExchangeRecord exchange = new ExchangeRecord(
         "",
+        "beeyard",
+        "/hives/{id}",
         "GET",
         "http://127.0.0.1:7411/api/hives/" + number,
         List.of(new Header("User-Agent", "odd-lantern")),

@@ -37,7 +37,7 @@ public final class EachCheck implements Check {
 
   @Override
   public String subject() {
-    return "at " + path;
+    return new PathCheck(words, path, each).subject();
   }
 
   @Override

@@ -11,12 +11,16 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Words;
+import org.oddlantern.schema.Schema;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Asks about what a path of the JSON body leads to. */
 record PathCheck(String words, JsonPath path, Shape shape) implements Check {
+
+  private static final JsonPath ERRORS = JsonPath.of("$.errors");
 
   @Override
   public List<Finding> examine(Evidence evidence) {
@@ -27,18 +31,40 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
     } catch (NotJson e) {
       return List.of(NotWhatItClaims.json(evidence, e, "a JSON body"));
     }
-    return path.isSingular() ? atOnePlace(root) : atManyPlaces(root);
+    return path.isSingular() ? atOnePlace(evidence, root) : atManyPlaces(root);
   }
 
   @Override
   public String subject() {
-    return "at " + path;
+    return "at " + path + aspect();
   }
 
-  private List<Finding> atOnePlace(JsonNode root) {
+  /** How many there are, what each is and what a schema says are questions of their own. */
+  private String aspect() {
+    if (shape instanceof EachItem) {
+      return ", each";
+    }
+    return shape instanceof SizeShape ? ", size" : shape instanceof Schema ? ", schema" : "";
+  }
+
+  private List<Finding> atOnePlace(Evidence evidence, JsonNode root) {
     JsonPath.Found found = path.findOne(root);
     List<Finding> findings = shape.examine(found.where(), found.value());
+    if (findings.isEmpty() && path.toString().equals("$") && minds(root)) {
+      evidence.lookedAt(ERRORS);
+    }
     return findings.isEmpty() || !found.value().isMissingNode() ? findings : List.of(nothing(root));
+  }
+
+  /** Whether it would not hold without the errors that GraphQL tells: then it looked at them. */
+  private boolean minds(JsonNode root) {
+    if (!(root instanceof ObjectNode object) || !object.has("errors")) {
+      return false;
+    }
+    ObjectNode without = object.objectNode();
+    without.setAll(object);
+    without.remove("errors");
+    return !shape.examine(Location.ROOT, without).isEmpty();
   }
 
   private List<Finding> atManyPlaces(JsonNode root) {

@@ -9,6 +9,7 @@ import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.GrowingPause;
+import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.Finding;
 
 /**
@@ -17,30 +18,37 @@ import org.oddlantern.json.Finding;
  */
 final class Tries {
 
+  private static final Duration LEAST = Duration.ofMillis(10);
+
   private final Duration limit;
   private final CaseRecorder recorder;
   private final GrowingPause pause = new GrowingPause(Duration.ofMillis(25), Duration.ofSeconds(2));
   private final long start = System.nanoTime();
+  private final TimeLeft end;
   private int tries;
+  private Duration longest = Duration.ZERO;
 
   Tries(Duration limit) {
     if (limit.isNegative() || limit.isZero()) {
       throw new IllegalArgumentException("a limit is longer than nothing, not " + limit);
     }
     this.limit = limit;
+    this.end = TimeLeft.of(limit);
     this.recorder = CurrentCase.part(CaseRecorder.class).orElse(CaseRecorder.NONE);
   }
 
   <T, X extends Exception> T until(Piece<T, X> piece) throws X {
     while (true) {
       int mark = recorder.mark();
-      boolean last = elapsed().compareTo(limit) >= 0;
+      Duration begun = elapsed();
       try {
-        T value = tried(piece);
+        T value = tried(piece, mark);
         recorder.judgedLast(new Verdict(words() + ": held at try " + tries, false, List.of()));
         return value;
       } catch (AssertionError | NoReply e) {
-        if (last || !pause.slept(left())) {
+        Duration took = elapsed().minus(begun);
+        longest = took.compareTo(longest) > 0 ? took : longest;
+        if (!paused()) {
           recorder.judgedLast(new Verdict(words(), false, List.of(finding(e))));
           throw e;
         }
@@ -49,12 +57,25 @@ final class Tries {
     }
   }
 
-  /** A failure ends the try, also where failures are gathered. */
-  private <T, X extends Exception> T tried(Piece<T, X> piece) throws X {
+  /** A failure ends the try, also where failures are gathered; so does what is due at the end of a case. */
+  private <T, X extends Exception> T tried(Piece<T, X> piece, int mark) throws X {
     tries++;
-    try (CurrentCase.Binding binding = CurrentCase.adding(Gathering.suspended())) {
-      return piece.done();
+    try (CurrentCase.Binding binding = CurrentCase.adding(Gathering.suspended());
+        CurrentCase.Binding left = CurrentCase.adding(end)) {
+      T value = piece.done();
+      recorder.settledSince(mark).ifPresent(failure -> {
+        throw failure;
+      });
+      return value;
     }
+  }
+
+  /** Leaves another try twice the time that the longest has taken; none begins that could not end. */
+  private boolean paused() {
+    Duration left = limit.minus(elapsed());
+    Duration twice = longest.multipliedBy(2).plus(LEAST);
+    Duration needed = twice.compareTo(limit.dividedBy(2)) < 0 ? twice : limit.dividedBy(2);
+    return left.compareTo(needed) > 0 && pause.slept(left.minus(needed));
   }
 
   private Finding finding(Throwable last) {
@@ -72,11 +93,5 @@ final class Tries {
 
   private Duration elapsed() {
     return Duration.ofNanos(System.nanoTime() - start);
-  }
-
-  /** The last try comes when the time is over, not before. */
-  private Duration left() {
-    Duration left = limit.minus(elapsed());
-    return left.isNegative() ? Duration.ZERO : left;
   }
 }

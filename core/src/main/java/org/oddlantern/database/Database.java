@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
 import tools.jackson.databind.JsonNode;
@@ -106,7 +107,7 @@ public final class Database {
 
   /** This database for one case; the environment calls it. */
   public Database boundTo(Surroundings own) {
-    return new Database(name, connector, deadline, CurrentSurroundings.always(own));
+    return new Database(name, connector, deadline, CurrentSurroundings.of(own));
   }
 
   /**
@@ -183,7 +184,7 @@ public final class Database {
    */
   public long change(String sql, @Nullable Object... arguments) {
     Statements.refuseSeveral(sql);
-    String readOnly = surroundings.now().readOnly();
+    String readOnly = surroundings.now(sql).readOnly();
     if (!readOnly.isEmpty()) {
       throw new NotSent(
           "nothing was sent to the database '" + name + "', since " + readOnly + ": " + sql);
@@ -220,7 +221,7 @@ public final class Database {
   }
 
   private DatabaseAnswer asked(String sql, Arguments arguments, Asking asking, String what) {
-    Surroundings now = surroundings.now();
+    Surroundings now = surroundings.now(sql);
     arguments.secrets().forEach(now.recorder()::secret);
     if (connector.password() != null) {
       now.recorder().secret(connector.password());
@@ -229,7 +230,7 @@ public final class Database {
     long nanos = System.nanoTime();
     JsonNode answer;
     try {
-      answer = Work.within(deadline, () -> done(sql, arguments, asking));
+      answer = Work.within(TimeLeft.cut(deadline), () -> done(sql, arguments, asking));
     } catch (SQLException | DatabaseProblem e) {
       Query failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
       now.recorder().ended(failed);

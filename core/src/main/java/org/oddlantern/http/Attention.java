@@ -50,6 +50,16 @@ final class Attention implements Supplier<List<Verdict>> {
     errorsSeen = true;
   }
 
+  /** For looks of which it is not yet known whether they count. */
+  Attention aside() {
+    return new Attention(exchange, wire, mapping, List.of(), graphQl);
+  }
+
+  void take(Attention other) {
+    statusSeen |= other.statusSeen;
+    errorsSeen |= other.errorsSeen;
+  }
+
   /** The case makes a check of its own; the service's of the same subject is left out. */
   void checked(Check check) {
     if (!standing.isEmpty()) {
@@ -75,7 +85,7 @@ final class Attention implements Supplier<List<Verdict>> {
     if (!standing.isEmpty()) {
       Reply reply = new Reply(exchange, wire, mapping, this, CaseRecorder.NONE, false);
       standing.stream()
-          .filter(check -> !subjects.contains(check.subject()))
+          .filter(check -> !subjects.contains(check.subject()) && isAskedOf(check))
           .forEach(check -> due.add(reply.standing(check)));
     }
     if (isUnseenError()) {
@@ -85,6 +95,13 @@ final class Attention implements Supplier<List<Verdict>> {
       addErrors(due);
     }
     return due;
+  }
+
+  /** What has no body by RFC 9110, section 6.4.1, has no type of one; an empty body may have. */
+  private boolean isAskedOf(Check check) {
+    int status = wire.status();
+    boolean bodiless = status < 200 || status == 204 || status == 205 || status == 304;
+    return !bodiless || !check.subject().equals("header content-type");
   }
 
   private void addErrors(List<Verdict> due) {

@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A call as it was sent and what came of it.
  *
- * @param name what the call is named in plain words; may be empty
+ * @param origin which call it is
  * @param request what was sent
  * @param reply what came back; null if no whole reply came
  * @param sentAt when sending began
@@ -15,13 +15,22 @@ import org.jspecify.annotations.Nullable;
  * @param fault why there is no reply, in a sentence; null if there is one
  */
 public record Exchange(
-    String name,
+    Origin origin,
     WireRequest request,
     @Nullable WireReply reply,
     Instant sentAt,
     Duration took,
     @Nullable String fault)
     implements Asked {
+
+  /**
+   * Which call it is, whatever its arguments.
+   *
+   * @param name what the call is named in plain words; may be empty
+   * @param service the name of the service; empty if it has none
+   * @param template the address before arguments took their places
+   */
+  public record Origin(String name, String service, String template) {}
 
   /**
    * The call in one line.

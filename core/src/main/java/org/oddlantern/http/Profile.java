@@ -32,7 +32,7 @@ record Profile(
 
   static Profile at(String url) {
     return new Profile(
-        new Base(checked(url), false),
+        new Base(checked(url), false, ""),
         Defaults.STANDARD,
         Credentials.NONE,
         Terms.STANDARD,
@@ -106,8 +106,22 @@ record Profile(
    *
    * @param url its address, with its base path
    * @param kept whether it stays there whatever code says
+   * @param name what it is named; may be empty
    */
-  record Base(String url, boolean kept) {}
+  record Base(String url, boolean kept, String name) {
+
+    Base at(String other) {
+      return new Base(other, false, name);
+    }
+
+    Base staying() {
+      return new Base(url, true, name);
+    }
+
+    Base named(String other) {
+      return new Base(url, kept, other);
+    }
+  }
 
   /**
    * The headers that go with every call.

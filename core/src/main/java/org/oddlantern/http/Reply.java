@@ -186,6 +186,20 @@ public final class Reply extends JudgedEvidence {
     }
   }
 
+  @Override
+  protected JudgedEvidence aside() {
+    Reply aside = new Reply(exchange, wire, mapping, attention.aside(), recorder, false);
+    aside.tree = tree;
+    return aside;
+  }
+
+  @Override
+  protected void lookedAtAside(JudgedEvidence other) {
+    if (other instanceof Reply aside) {
+      attention.take(aside.attention);
+    }
+  }
+
   /** Whether it refuses; asking counts as no look. */
   boolean isError() {
     return wire.status() >= 400;

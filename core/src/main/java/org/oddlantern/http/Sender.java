@@ -11,10 +11,12 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Terms;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.TransportFault;
+import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
 
@@ -38,13 +40,17 @@ final class Sender {
     Exchange exchange = deliver(call, call.options().deadline(), true);
     WireReply wire = replyOf(exchange);
     boolean graphQl = call.body() instanceof Body.Query;
-    Attention attention =
-        new Attention(exchange, wire, profile.mapping(), profile.checks(), graphQl);
+    Attention attention = new Attention(exchange, wire, profile.mapping(), standing(), graphQl);
     boolean dueAtOnce = !surroundings.recorder().owes(exchange, attention);
     Reply reply =
         new Reply(exchange, wire, profile.mapping(), attention, surroundings.recorder(), dueAtOnce);
     noteUndo(call, reply, wire.status());
     return reply;
+  }
+
+  /** What a check that is due asks itself owes nothing, or it would never end. */
+  private List<Check> standing() {
+    return Settling.isNow() ? List.of() : profile.checks();
   }
 
   /** Sends an undoing call, of which no case hears any more. */
@@ -58,16 +64,22 @@ final class Sender {
   }
 
   private Exchange deliver(Call call, @Nullable Duration limit, boolean heard) {
-    Terms terms = limit == null ? profile.terms() : profile.terms().within(limit);
+    Duration own = limit == null ? profile.terms().deadline() : limit;
+    Terms terms = profile.terms().within(heard ? TimeLeft.cut(own) : own);
     WireRequest request = writer.write(call, this::token);
-    Travel travel = new Travel(call.options().name(), terms, heard);
+    Travel travel = new Travel(origin(call), terms, heard);
     Exchange exchange = travel.exchange(request);
     Credentials.TokenCall source = writer.credentials(call).source();
     if (source != null && replyOf(exchange).status() == 401 && !provesItself(call)) {
       exchange = travel.exchange(writer.write(call, any -> renewed(source, request)));
     }
-    Integer own = call.options().redirects();
-    return follow(call, exchange, travel, own == null ? profile.redirects() : own);
+    Integer stops = call.options().redirects();
+    return follow(call, exchange, travel, stops == null ? profile.redirects() : stops);
+  }
+
+  private Exchange.Origin origin(Call call) {
+    return new Exchange.Origin(
+        call.options().name(), profile.base().name(), call.address().template().toString());
   }
 
   private Exchange follow(Call call, Exchange first, Travel travel, int limit) {
@@ -196,31 +208,39 @@ final class Sender {
 
   /** One way there, with all its stops, under one deadline. */
   private final class Travel {
-    private final String name;
+    private final Exchange.Origin origin;
     private final Terms terms;
     private final boolean heard;
     private final long start = System.nanoTime();
     private boolean first = true;
 
-    Travel(String name, Terms terms, boolean heard) {
-      this.name = name;
+    Travel(Exchange.Origin origin, Terms terms, boolean heard) {
+      this.origin = origin;
       this.terms = terms;
       this.heard = heard;
     }
 
     Exchange exchange(WireRequest request) {
+      refuseIfEnded(request);
       Instant sentAt = Instant.now();
       long begun = System.nanoTime();
       try {
         WireReply reply =
             surroundings.transport().send(request, isFirst() ? terms : terms.within(left(begun)));
         surroundings.cookies().keep(request.uri(), reply.headers());
-        return told(new Exchange(name, request, reply, sentAt, since(begun), null));
+        return told(new Exchange(origin, request, reply, sentAt, since(begun), null));
       } catch (TransportFault e) {
         Duration took = since(begun);
         String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)";
-        Exchange exchange = told(new Exchange(name, request, null, sentAt, took, sentence));
+        Exchange exchange = told(new Exchange(origin, request, null, sentAt, took, sentence));
         throw new NoReply(exchange.line() + " got no reply: " + sentence, e);
+      }
+    }
+
+    private void refuseIfEnded(WireRequest request) {
+      String ended = surroundings.recorder().whyEnded();
+      if (heard && !ended.isEmpty()) {
+        throw new NotSent(request.line() + " was not sent: " + ended);
       }
     }
 

@@ -48,6 +48,16 @@ public final class Service {
   }
 
   /**
+   * This service under a name, for reports; one from the settings has its name there.
+   *
+   * @param name the name
+   * @return the service
+   */
+  public Service named(String name) {
+    return with(profile.base(profile.base().named(name)));
+  }
+
+  /**
    * This service at another address; one whose address the command line set stays where it is.
    *
    * @param url an absolute http or https URL
@@ -56,7 +66,7 @@ public final class Service {
    */
   public Service movedTo(String url) {
     String checked = Profile.checked(url);
-    return profile.base().kept() ? this : with(profile.base(new Profile.Base(checked, false)));
+    return profile.base().kept() ? this : with(profile.base(profile.base().at(checked)));
   }
 
   /**
@@ -276,7 +286,7 @@ public final class Service {
    * @return the service
    */
   public Service kept() {
-    return with(profile.base(new Profile.Base(profile.url(), true)));
+    return with(profile.base(profile.base().staying()));
   }
 
   /**
@@ -286,7 +296,7 @@ public final class Service {
    * @return the service
    */
   public Service boundTo(Surroundings own) {
-    return new Service(profile, CurrentSurroundings.always(own));
+    return new Service(profile, CurrentSurroundings.of(own));
   }
 
   /**
@@ -295,11 +305,11 @@ public final class Service {
    * @param call what to send
    * @return the reply, whatever its status
    * @throws NoReply if no whole reply came: refused, too slow, cut off, too large, not HTTP
-   * @throws NotSent if the environment is read-only or credentials could not be fetched
+   * @throws NotSent if the environment is read-only, credentials could not be fetched, or the case has ended
    * @throws IllegalArgumentException if the call makes no valid address or its body cannot be written
    */
   public Reply send(Call call) {
-    return new Sender(profile, surroundings.now()).send(call);
+    return new Sender(profile, surroundings.now(call)).send(call);
   }
 
   /**

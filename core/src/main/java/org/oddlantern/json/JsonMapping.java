@@ -17,6 +17,7 @@ import tools.jackson.core.json.JsonFactory;
 import tools.jackson.core.util.DefaultIndenter;
 import tools.jackson.core.util.DefaultPrettyPrinter;
 import tools.jackson.core.util.Separators;
+import tools.jackson.databind.AnnotationIntrospector;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.MapperFeature;
@@ -54,7 +55,10 @@ public final class JsonMapping {
   /** How the mapper says that a name is repeated; its own check is cheaper than the parser's. */
   private static final Pattern TWICE = Pattern.compile("Duplicate \\w+ [\"'](.*?)[\"'] for");
 
-  private static final JsonMapping STANDARD = new JsonMapping(standardMapper(), secret -> {});
+  private static final JsonMapping STANDARD =
+      new JsonMapping(standardMapper(new NeededComponents()), secret -> {});
+  private static final JsonMapping RECORDS =
+      new JsonMapping(standardMapper(AnnotationIntrospector.nopInstance()), secret -> {});
 
   private final JsonMapper mapper;
   private final Consumer<String> secrets;
@@ -64,7 +68,7 @@ public final class JsonMapping {
     this.secrets = secrets;
   }
 
-  private static JsonMapper standardMapper() {
+  private static JsonMapper standardMapper(AnnotationIntrospector needed) {
     return withOwnTypes(JsonMapper.builder(
                 JsonFactory.builder().streamReadConstraints(LIMITS).build())
             .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
@@ -93,8 +97,7 @@ public final class JsonMapping {
                 new SimpleModule("odd-lantern-strict").setDeserializerModifier(new StrictTypes())))
         .annotationIntrospector(AnnotationIntrospectorPair.pair(
             new KeyIntrospector(),
-            AnnotationIntrospectorPair.pair(
-                new NeededComponents(), JsonMapper.builder().annotationIntrospector())))
+            AnnotationIntrospectorPair.pair(needed, JsonMapper.builder().annotationIntrospector())))
         .build();
   }
 
@@ -112,6 +115,15 @@ public final class JsonMapping {
    */
   public static JsonMapping standard() {
     return STANDARD;
+  }
+
+  /**
+   * The mapping of what this library has written itself, where what is absent is empty.
+   *
+   * @return the mapping
+   */
+  public static JsonMapping ofRecords() {
+    return RECORDS;
   }
 
   /**

@@ -23,12 +23,17 @@ final class Broadcast {
     for (RunListener listener : List.copyOf(listeners)) {
       try {
         listener.hear(event);
-      } catch (Exception e) {
+      } catch (Throwable e) {
         listeners.remove(listener);
         problems.add("%s could not go on: %s: %s"
             .formatted(listener, e.getClass().getSimpleName(), e.getMessage()));
       }
     }
+  }
+
+  /** Something that no case can be blamed for, and nobody may overlook. */
+  synchronized void problem(String sentence) {
+    problems.add(sentence);
   }
 
   synchronized List<String> problems() {

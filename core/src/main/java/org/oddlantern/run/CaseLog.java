@@ -2,7 +2,6 @@ package org.oddlantern.run;
 
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -18,7 +17,9 @@ import org.oddlantern.http.UnseenStatus;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.WireReply;
 import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Undo;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.PrintListener;
 import org.oddlantern.internal.SecretListener;
 import org.oddlantern.internal.StoryListener;
@@ -32,9 +33,9 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   private static final int MOST_KEPT = 16 << 20;
 
+  private final String id;
   private final String marker;
-  private final Clock clock;
-  private final SecretListener secrets;
+  private final Workshop workshop;
   private final Consumer<Undo> noted;
   private final IdentityHashMap<Asked, Entry> entries = new IdentityHashMap<>();
   private final List<Entry> inOrder = new ArrayList<>();
@@ -44,11 +45,13 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private @Nullable Thread owner;
   private int verdicts;
   private boolean warned;
+  private volatile String whyEnded = "";
+  private boolean cutOff;
 
-  CaseLog(String marker, Clock clock, SecretListener secrets, Consumer<Undo> noted) {
+  CaseLog(String id, String marker, Workshop workshop, Consumer<Undo> noted) {
+    this.id = id;
     this.marker = marker;
-    this.clock = clock;
-    this.secrets = secrets;
+    this.workshop = workshop;
     this.noted = noted;
   }
 
@@ -63,24 +66,54 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   @Override
+  public String whyEnded() {
+    return whyEnded;
+  }
+
+  @Override
   public synchronized void ended(Asked asked) {
+    if (isLate()) {
+      late(asked.line() + " was under way when", "");
+      return;
+    }
     Entry entry = new Entry(asked);
     entries.put(asked, entry);
     inOrder.add(entry);
   }
 
+  private boolean isLate() {
+    return !whyEnded.isEmpty();
+  }
+
+  /** What comes after the end belongs to nobody any more, and must not be lost. */
+  private void late(String what, String more) {
+    if (!cutOff) {
+      workshop
+          .broadcast()
+          .problem(workshop
+              .masker()
+              .text(
+                  "%s the case %s had ended, in the thread '%s'; let a case wait for all that it starts%s"
+                      .formatted(what, id, Thread.currentThread().getName(), more)));
+    }
+  }
+
   @Override
   public synchronized void judged(Asked asked, List<Verdict> made) {
-    Entry entry = entries.get(asked);
+    List<Verdict> failed =
+        made.stream().filter(one -> !one.warning() && !one.holds()).toList();
+    if (isLate() && !failed.isEmpty()) {
+      late("a check failed after", "\n" + new NotAsPromised(asked.line(), failed).getMessage());
+    }
+    Entry entry = isLate() ? null : entries.get(asked);
     if (entry != null) {
       entry.verdicts.addAll(made);
       verdicts += made.size();
       for (Verdict verdict : made) {
         warned |= verdict.warning() && !verdict.holds();
       }
-      if (owner != null && !owner.equals(Thread.currentThread())) {
-        entry.elsewhere.addAll(made);
-      }
+      boolean own = owner == null || owner.equals(Thread.currentThread());
+      (own ? entry.failed : entry.elsewhere).addAll(failed);
     }
   }
 
@@ -90,7 +123,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     if (entry != null) {
       entry.atEnd = atEnd;
     }
-    return true;
+    return entry != null;
   }
 
   @Override
@@ -117,7 +150,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   public synchronized void judgedLast(Verdict verdict) {
     for (int last = inOrder.size() - 1; last >= 0; last--) {
       if (!(inOrder.get(last).asked instanceof Step)) {
-        judged(inOrder.get(last).asked, List.of(verdict));
+        inOrder.get(last).verdicts.add(verdict);
         return;
       }
     }
@@ -125,7 +158,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public void step(String words) {
-    ended(new Step(words, clock.instant()));
+    ended(new Step(words, workshop.clock().instant()));
   }
 
   @Override
@@ -166,12 +199,12 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public void secret(Secret secret) {
-    secrets.learn(secret.reveal(), secret.variable());
+    learn(secret.reveal(), secret.variable());
   }
 
   @Override
   public void learn(String text, String variable) {
-    secrets.learn(text, variable);
+    workshop.masker().learn(text, variable);
   }
 
   @Override
@@ -185,33 +218,95 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     return printed.size() < MOST_PRINTED ? text : text + "\n... cut after a mebibyte";
   }
 
+  /** The case was ended from outside: nothing more is asked, and what comes late is no news. */
+  synchronized void cutOff(String why) {
+    whyEnded = why;
+    cutOff = true;
+  }
+
   /**
-   * Asks for what is due at the end: verdicts that nobody has asked for. Tells what does not hold, and
-   * what did not hold in other threads, whose failures nobody may have passed on.
+   * Asks for what is due at the end: verdicts that nobody has asked for. Then the case has ended.
+   *
+   * @param goneIsFine whether what is gone already is no error
+   * @param passed whether the case has passed as far as it knows, so that a failure in its own thread was
+   *     caught by it
+   * @return what does not hold and the case does not know
    */
-  synchronized List<String> settle(Masker masker, boolean goneIsFine) {
-    List<String> broken = new ArrayList<>();
-    for (Entry entry : inOrder) {
-      List<Verdict> due = entry.atEnd.get();
-      entry.atEnd = List::of;
-      WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
-      entry.verdicts.addAll(0, due);
-      for (Verdict verdict : due) {
-        if (!verdict.holds() && reply != null && !(goneIsFine && isGone(reply))) {
-          broken.add("%s, answered %s: %s"
-              .formatted(entry.asked.line(), reply.statusLine(), UnseenStatus.words(verdict)));
+  List<String> settle(boolean goneIsFine, boolean passed) {
+    askDue(0);
+    synchronized (this) {
+      List<String> broken = new ArrayList<>();
+      inOrder.forEach(entry -> broken.addAll(broken(entry, goneIsFine, passed)));
+      whyEnded = "the case " + id + " has ended";
+      return broken;
+    }
+  }
+
+  @Override
+  public Optional<NotAsPromised> settledSince(int mark) {
+    askDue(mark);
+    synchronized (this) {
+      List<NotAsPromised> failures = new ArrayList<>();
+      for (Entry entry : inOrder.subList(Math.min(mark, inOrder.size()), inOrder.size())) {
+        List<Verdict> failed = entry.due.stream().filter(one -> !one.holds()).toList();
+        if (!failed.isEmpty()) {
+          failures.add(new NotAsPromised(title(entry), failed));
         }
       }
-      List<Verdict> elsewhere =
-          entry.elsewhere.stream().filter(one -> !one.warning() && !one.holds()).toList();
-      if (!elsewhere.isEmpty()) {
-        String answered = reply == null ? "" : ", answered " + reply.statusLine();
-        broken.add(
-            new NotAsPromised("in another thread: " + entry.asked.line() + answered, elsewhere)
-                .message(masker::verdict));
+      return failures.isEmpty() ? Optional.empty() : Optional.of(NotAsPromised.all(failures));
+    }
+  }
+
+  /** Asked outside the lock, since whoever answers may ask himself, in this thread or another. */
+  private void askDue(int from) {
+    try (CurrentCase.Binding binding = CurrentCase.adding(new Settling())) {
+      for (Entry entry = owing(from); entry != null; entry = owing(from)) {
+        List<Verdict> due = entry.asking.get();
+        synchronized (this) {
+          entry.due.addAll(due);
+          entry.verdicts.addAll(0, due);
+          verdicts += due.size();
+        }
       }
     }
+  }
+
+  /** Something of which verdicts are due; each is asked once. */
+  private synchronized @Nullable Entry owing(int from) {
+    for (Entry entry : inOrder.subList(Math.min(from, inOrder.size()), inOrder.size())) {
+      if (entry.atEnd != null) {
+        entry.asking = entry.atEnd;
+        entry.atEnd = null;
+        return entry;
+      }
+    }
+    return null;
+  }
+
+  private List<String> broken(Entry entry, boolean goneIsFine, boolean passed) {
+    List<String> broken = new ArrayList<>();
+    WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
+    for (Verdict verdict : entry.due) {
+      if (!verdict.holds() && reply != null && !(goneIsFine && isGone(reply))) {
+        broken.add(title(entry) + ": " + UnseenStatus.words(verdict));
+      }
+    }
+    if (!entry.elsewhere.isEmpty()) {
+      broken.add(told("in another thread: ", entry, entry.elsewhere));
+    }
+    if (passed && !entry.failed.isEmpty()) {
+      broken.add(told("a failure that the case caught: ", entry, entry.failed));
+    }
     return broken;
+  }
+
+  private String told(String how, Entry entry, List<Verdict> failed) {
+    return new NotAsPromised(how + title(entry), failed).message(workshop.masker()::verdict);
+  }
+
+  private static String title(Entry entry) {
+    WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
+    return entry.asked.line() + (reply == null ? "" : ", answered " + reply.statusLine());
   }
 
   /** RFC 9110, sections 15.5.5 and 15.5.11. */
@@ -270,8 +365,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private static final class Entry {
     private final Asked asked;
     private final List<Verdict> verdicts = new ArrayList<>();
+    private final List<Verdict> due = new ArrayList<>(0);
+    private final List<Verdict> failed = new ArrayList<>(0);
     private final List<Verdict> elsewhere = new ArrayList<>(0);
-    private Supplier<List<Verdict>> atEnd = List::of;
+    private @Nullable Supplier<List<Verdict>> atEnd;
+    private Supplier<List<Verdict>> asking = List::of;
 
     Entry(Asked asked) {
       this.asked = asked;

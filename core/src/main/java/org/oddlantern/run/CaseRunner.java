@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.plan.CaseDefinition;
+import org.oddlantern.plan.CaseId;
 import org.oddlantern.plan.Planned;
 import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.plan.PlannedSupply;
@@ -154,7 +155,7 @@ final class CaseRunner {
     if (one.needed()) {
       marks.add(Mark.NEEDED);
     }
-    if (passed && fault) {
+    if (passed && fault && last.log.checkedSomething()) {
       marks.add(Mark.FIXED);
     }
     if (passed && !earlier.isEmpty()) {
@@ -166,8 +167,8 @@ final class CaseRunner {
 
   /** The record of a case that does nothing. */
   private CaseLog log(PlannedCase one) {
-    return new CaseLog(
-        one.definition().id().brief(), workshop.clock(), workshop.masker()::learn, undo -> {});
+    CaseId id = one.definition().id();
+    return new CaseLog(id.toString(), id.brief(), workshop, undo -> {});
   }
 
   /**

@@ -193,6 +193,8 @@ record EventLine(JsonGenerator out, TimeText times) {
   private void write(ExchangeRecord exchange) {
     out.writeStartObject();
     text("name", exchange.name());
+    text("service", exchange.service());
+    text("template", exchange.template());
     text("method", exchange.method());
     text("url", exchange.url());
     headers("requestHeaders", exchange.requestHeaders());

@@ -10,6 +10,8 @@ import org.oddlantern.http.Verdict;
  * A call, its reply and the checks made on it, as recorded: secrets masked.
  *
  * @param name what the call is named in plain words; may be empty
+ * @param service the name of the service; empty if it has none
+ * @param template the address before arguments took their places
  * @param method the method
  * @param url the address
  * @param requestHeaders the headers sent
@@ -27,6 +29,8 @@ import org.oddlantern.http.Verdict;
  */
 public record ExchangeRecord(
     String name,
+    String service,
+    String template,
     String method,
     String url,
     List<Header> requestHeaders,
@@ -45,6 +49,8 @@ public record ExchangeRecord(
   /** What is absent in a journal is empty here. */
   public ExchangeRecord {
     name = name == null ? "" : name;
+    service = service == null ? "" : service;
+    template = template == null ? "" : template;
     reason = reason == null ? "" : reason;
     requestBody = requestBody == null ? BodyRecord.NONE : requestBody;
     replyBody = replyBody == null ? BodyRecord.NONE : replyBody;
@@ -95,6 +101,8 @@ public record ExchangeRecord(
   ExchangeRecord withBodies(BodyRecord request, BodyRecord reply) {
     return new ExchangeRecord(
         name,
+        service,
+        template,
         method,
         url,
         requestHeaders,

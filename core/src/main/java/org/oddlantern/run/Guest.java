@@ -81,12 +81,12 @@ public final class Guest {
    *     looked at, failures in other threads, what is left behind; mostly empty
    */
   public List<String> ended(@Nullable Throwable thrown) {
-    binding.close();
     Class<?> suite = planned.definition().suite();
     Attempt own = thrown == null
         ? Attempt.passed(null)
         : Thrown.attempt(thrown, suite, run.workshop().masker());
     Attempt attempt = work.settled(own, false);
+    binding.close();
     boolean passed = attempt.outcome() == Outcome.PASSED;
     List<Mark> marks = new ArrayList<>();
     if (work.log().hasWarned()) {

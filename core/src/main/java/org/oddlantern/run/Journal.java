@@ -192,7 +192,7 @@ public record Journal(Path file) {
               .formatted(file, format, RunEvent.Started.FORMAT));
     }
     try {
-      return JsonMapping.standard().read(tree, RunEvent.class);
+      return JsonMapping.ofRecords().read(tree, RunEvent.class);
     } catch (TypeMismatch e) {
       throw new IOException(file + ", line " + number + ": " + e.getMessage(), e);
     }

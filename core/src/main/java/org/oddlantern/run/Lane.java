@@ -8,7 +8,6 @@ import java.util.concurrent.Future;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -50,13 +49,11 @@ final class Lane implements AutoCloseable {
    * @param work what throws nothing
    * @param limit how long it may take
    * @param mayBeStopped whether it is given up when the run is stopped
-   * @param abandoned hears of the thread that the work does not let go
    * @return what came of it
    * @throws TimeLimitPassed if it took longer; its stack is where it stood
    * @throws Stopped if the run was stopped before it ended
    */
-  Attempt run(
-      Supplier<Attempt> work, Duration limit, boolean mayBeStopped, Consumer<Thread> abandoned)
+  Attempt run(Supplier<Attempt> work, Duration limit, boolean mayBeStopped)
       throws TimeLimitPassed, Stopped {
     if (mayBeStopped && !waits()) {
       throw new Stopped();
@@ -68,11 +65,11 @@ final class Lane implements AutoCloseable {
     try {
       return running.get(limit.toNanos(), TimeUnit.NANOSECONDS);
     } catch (TimeoutException e) {
-      throw passed(running, limit, abandoned);
+      throw passed(running, limit);
     } catch (ExecutionException e) {
       throw new IllegalStateException("a case threw past its runner: " + e.getCause(), e);
     } catch (InterruptedException e) {
-      return stopped(running, abandoned);
+      return stopped(running);
     } finally {
       waitsNoMore();
     }
@@ -101,32 +98,28 @@ final class Lane implements AutoCloseable {
   }
 
   /** A case that passes though it was told to stop has passed. */
-  private Attempt stopped(Future<Attempt> running, Consumer<Thread> abandoned) throws Stopped {
+  private Attempt stopped(Future<Attempt> running) throws Stopped {
     Thread busy = thread;
     Attempt last = ended(running, busy);
     if (last == null) {
-      leave(busy, abandoned);
+      leave();
     } else if (last.outcome() == Outcome.PASSED) {
       return last;
     }
     throw new Stopped();
   }
 
-  private void leave(@Nullable Thread busy, Consumer<Thread> abandoned) {
-    if (busy != null) {
-      abandoned.accept(busy);
-    }
+  private void leave() {
     worker.shutdown();
     worker = Executors.newSingleThreadExecutor(threads);
   }
 
-  private TimeLimitPassed passed(
-      Future<Attempt> running, Duration limit, Consumer<Thread> abandoned) {
+  private TimeLimitPassed passed(Future<Attempt> running, Duration limit) {
     Thread busy = thread;
     StackTraceElement[] stood = busy == null ? new StackTraceElement[0] : busy.getStackTrace();
     boolean ended = ended(running, busy) != null;
     if (!ended) {
-      leave(busy, abandoned);
+      leave();
     }
     return new TimeLimitPassed(limit, ended, stood);
   }

@@ -83,7 +83,9 @@ final class Recording {
     BodyRecord body = sent(request, variables);
     List<String> ignored = new ArrayList<>();
     return new ExchangeRecord(
-        masker.text(exchange.name()),
+        masker.text(exchange.origin().name()),
+        exchange.origin().service(),
+        masker.text(exchange.origin().template()),
         request.method(),
         url,
         sent,

@@ -47,17 +47,13 @@ final class Work {
     this.suite = suite;
     this.environment = environment;
     this.attempt = attempt;
-    this.log = new CaseLog(
-        workshop.run() + "/" + RunNames.ascii(brief),
-        workshop.clock(),
-        workshop.masker()::learn,
-        undo -> {
-          workshop
-              .broadcast()
-              .tell(new RunEvent.UndoNoted(
-                  workshop.masker().text(id), workshop.masker().text(undo.line())));
-          noted.accept(undo);
-        });
+    this.log = new CaseLog(id, workshop.run() + "/" + RunNames.ascii(brief), workshop, undo -> {
+      workshop
+          .broadcast()
+          .tell(new RunEvent.UndoNoted(
+              workshop.masker().text(id), workshop.masker().text(undo.line())));
+      noted.accept(undo);
+    });
     this.surroundings = workshop.surroundings(log, environment);
   }
 
@@ -74,28 +70,43 @@ final class Work {
   private Attempt done(
       Lane lane, Duration limit, boolean putsBack, Callable<@Nullable Object> body) {
     try {
-      Attempt attempt = lane.run(
+      return lane.run(
           () -> {
             log.begun(Thread.currentThread());
-            return workshop.bound(surroundings, suite, body);
+            return workshop.bound(surroundings, () -> settled(attempted(body), putsBack));
           },
           limit,
-          !putsBack,
-          this::abandon);
-      return settled(attempt, putsBack);
+          !putsBack);
     } catch (Lane.TimeLimitPassed e) {
+      log.cutOff("the case was ended by its time limit before it came to this call");
       return Thrown.attempt(e, suite, workshop.masker());
     } catch (Lane.Stopped e) {
+      log.cutOff("the run was stopped before the case came to this call");
       return Attempt.interrupted("it was running when the run was stopped");
     }
   }
 
-  /** What came of it, once it was asked for what is due at its end. */
+  private Attempt attempted(Callable<@Nullable Object> body) {
+    try {
+      return Attempt.passed(body.call());
+    } catch (Throwable thrown) {
+      return Thrown.attempt(thrown, suite, workshop.masker());
+    }
+  }
+
+  /**
+   * What came of it, once it was asked for what is due at its end, in the thread of the case and within
+   * its limit, since checks may be as slow and as broken as cases.
+   */
   Attempt settled(Attempt attempt, boolean putsBack) {
-    List<String> unseen = log.settle(workshop.masker(), putsBack);
-    return attempt.outcome() == Outcome.PASSED && !unseen.isEmpty()
-        ? Attempt.failed(String.join("\n", unseen), "")
-        : attempt;
+    try {
+      List<String> news = log.settle(putsBack, attempt.outcome() == Outcome.PASSED);
+      return attempt.outcome() == Outcome.PASSED && !news.isEmpty()
+          ? Attempt.failed(String.join("\n", news), "")
+          : attempt;
+    } catch (Throwable thrown) {
+      return Thrown.attempt(thrown, suite, workshop.masker());
+    }
   }
 
   /** Makes what follows in this thread part of it, until the binding is closed. */
@@ -115,12 +126,5 @@ final class Work {
 
   CaseLog log() {
     return log;
-  }
-
-  /** What does not let go sends nothing more, and what it notes is not waited for. */
-  private void abandon(Thread thread) {
-    if (surroundings.transport() instanceof GatedTransport gate) {
-      gate.shutFor(thread);
-    }
   }
 }

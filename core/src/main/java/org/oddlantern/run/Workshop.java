@@ -2,8 +2,7 @@ package org.oddlantern.run;
 
 import java.time.Clock;
 import java.util.List;
-import java.util.concurrent.Callable;
-import org.jspecify.annotations.Nullable;
+import java.util.function.Supplier;
 import org.oddlantern.config.Environment;
 import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.http.internal.CookieJar;
@@ -44,8 +43,7 @@ record Workshop(
   /** The surroundings of a piece of work that sends calls of its own. */
   Surroundings surroundings(CaseLog log, String environment) {
     EnvironmentSettings settings = environments.named(environment);
-    return new Surroundings(
-        new GatedTransport(transport), log, new CookieJar(), tokens, settings.readOnlyReason());
+    return new Surroundings(transport, log, new CookieJar(), tokens, settings.readOnlyReason());
   }
 
   /** The environment as that piece of work sees it. */
@@ -61,14 +59,12 @@ record Workshop(
   }
 
   /** Does something in this thread as part of a case. */
-  Attempt bound(Surroundings surroundings, Class<?> suite, Callable<@Nullable Object> body) {
+  Attempt bound(Surroundings surroundings, Supplier<Attempt> work) {
     Thread thread = Thread.currentThread();
     ClassLoader before = thread.getContextClassLoader();
     thread.setContextClassLoader(order.loader());
     try (CurrentCase.Binding binding = bind(surroundings)) {
-      return Attempt.passed(body.call());
-    } catch (Throwable thrown) {
-      return Thrown.attempt(thrown, suite, masker);
+      return work.get();
     } finally {
       thread.setContextClassLoader(before);
     }

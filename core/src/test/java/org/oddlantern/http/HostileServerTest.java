@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.oddlantern.check.Checks.at;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -139,8 +140,8 @@ class HostileServerTest {
         reply("text/plain; charset=utf-16", bytes("gr\u00fcn", "UTF-16"), "").text());
     assertEquals(
         "gr\u00fcn",
-        reply("application/json", bytes("{\"a\":\"gr\u00fcn\"}", "UTF-16BE"), "")
-            .valueAt("$.a", String.class));
+        reply("text/plain; charset=iso-8859-1", bytes("gr\u00fcn", "ISO-8859-1"), "")
+            .text());
     assertEquals(
         "\ufffd\ufffd",
         reply("text/plain", new byte[] {(byte) 0xff, (byte) 0xfe}, "").text());
@@ -151,6 +152,29 @@ class HostileServerTest {
     assertEquals(
         "{\"id\": 7}",
         reply("application/json", deflated(plain, true), "deflate").text());
+  }
+
+  @Test
+  void jsonIsUtf8WhateverIsDeclared() throws IOException {
+    byte[] latin = bytes("{\"a\":\"gr\u00fcn\"}", "ISO-8859-1");
+    assertEquals(
+        "gr\u00fcn",
+        reply("application/json; charset=iso-8859-1", bytes("{\"a\":\"gr\u00fcn\"}", "UTF-8"), "")
+            .valueAt("$.a", String.class));
+    String message = assertThrows(
+            NotAsPromised.class,
+            () -> reply("application/json; charset=iso-8859-1", latin, "")
+                .must(at("$.a", "gr\u00fcn")))
+        .getMessage();
+    assertTrue(message.contains("byte 9 of the body (0xFC) is no UTF-8"), message);
+    assertTrue(
+        message.contains(
+            "the charset iso-8859-1 that Content-Type declares does not count for JSON"),
+        message);
+    String unknown = reply("text/plain; charset=hive-8", latin, "").summary();
+    assertTrue(unknown.contains("the charset 'hive-8' that it declares is unknown"), unknown);
+    String undecodable = reply("text/plain", latin, "").summary();
+    assertTrue(undecodable.contains("not all of its bytes are UTF-8"), undecodable);
   }
 
   @Test

@@ -9,6 +9,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.HexFormat;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -73,11 +74,7 @@ class EncodingTest {
       """)
   void theFirstBadByteIsTold(
       String hex, int number, String octet, String instead, int line, int column) {
-    String[] pairs = hex.replace(" ", "").split("(?<=\\G..)");
-    byte[] bytes = new byte[pairs.length];
-    for (int i = 0; i < bytes.length; i++) {
-      bytes[i] = (byte) Integer.parseInt(pairs[i], 16);
-    }
+    byte[] bytes = HexFormat.of().parseHex(hex.replace(" ", ""));
     NotJson refused = assertThrows(NotJson.class, () -> mapping.parse(bytes));
     assertEquals(
         "byte %d of the body (%s) is no UTF-8, as JSON must be (RFC 8259, section 8.1); %s"

@@ -87,7 +87,7 @@ class LookingBehindTest {
         .one("leftUnseen")
         .problem()
         .message()
-        .contains("an error status that no check asked for"));
+        .contains("a status below 400, since no check asked for another"));
     assertEquals(2, trial.putBacks().size());
   }
 

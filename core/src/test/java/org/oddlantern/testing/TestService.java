@@ -9,11 +9,13 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /**
  * A small real service: POST /things makes a thing, /things/N answers 200, /status/N answers that
- * status, /echo answers what came, /text/... answers plain text. It remembers what it received.
+ * status, /echo answers what came, /text/... answers plain text, /slow/N takes N ms. It remembers what it
+ * received.
  */
 public final class TestService implements AutoCloseable {
 
@@ -29,6 +31,11 @@ public final class TestService implements AutoCloseable {
   public TestService() throws IOException {
     server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
     server.createContext("/", this::handle);
+    server.setExecutor(Executors.newCachedThreadPool(task -> {
+      Thread thread = new Thread(task, "service");
+      thread.setDaemon(true);
+      return thread;
+    }));
     server.start();
   }
 
@@ -46,6 +53,9 @@ public final class TestService implements AutoCloseable {
     String body = new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8);
     received.add(exchange.getRequestMethod() + " " + path);
     lastHeaders = Map.copyOf(exchange.getRequestHeaders());
+    if (path.startsWith("/slow/")) {
+      pause(Integer.parseInt(path.substring(6)));
+    }
     if (path.startsWith("/status/")) {
       answer(
           exchange,
@@ -58,6 +68,12 @@ public final class TestService implements AutoCloseable {
           200,
           String.valueOf(exchange.getRequestHeaders().getFirst("Content-Type")),
           body);
+    } else if (path.equals("/graphql")) {
+      answer(
+          exchange,
+          200,
+          "application/json",
+          "{\"data\":{\"id\":1},\"errors\":[{\"message\":\"no\"}]}");
     } else if (path.startsWith("/text/")) {
       answer(exchange, 200, "text/plain", path.substring(6));
     } else if (exchange.getRequestMethod().equals("POST")) {
@@ -68,6 +84,14 @@ public final class TestService implements AutoCloseable {
       exchange.close();
     } else {
       answer(exchange, 200, "application/json", "{\"path\":\"" + path + "\"}");
+    }
+  }
+
+  private static void pause(int millis) {
+    try {
+      Thread.sleep(millis);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 

@@ -129,6 +129,8 @@ class HostileTextTest {
     Finding finding = Finding.of("$.label", "5", "4").hint(EVIL);
     ExchangeRecord exchange = new ExchangeRecord(
         EVIL,
+        EVIL,
+        EVIL,
         "GET",
         "http://127.0.0.1/" + "x".repeat(500),
         List.of(new Header("X-Evil", EVIL)),

@@ -99,6 +99,8 @@ class LikenessTest {
   private static ExchangeRecord exchange(@Nullable String fault, List<Verdict> verdicts) {
     return new ExchangeRecord(
         "",
+        "beeyard",
+        "/hives",
         "GET",
         "http://127.0.0.1/hives",
         List.of(),

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.oddlantern.http.Asked;
+import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Secret;
 
@@ -21,6 +22,11 @@ public interface CaseRecorder {
     return Optional.empty();
   }
 
+  /** Why nothing more can be done for the case; empty while it lasts. */
+  default String whyEnded() {
+    return "";
+  }
+
   /** A call or a query has ended, with an answer or without. */
   default void ended(Asked asked) {}
 
@@ -35,7 +41,16 @@ public interface CaseRecorder {
   /** What was recorded since the mark does not count: it was an earlier of several tries. */
   default void forget(int mark) {}
 
-  /** A verdict on several tries, which belongs to the last thing recorded. */
+  /**
+   * Asks for what is due of everything recorded since the mark.
+   *
+   * @return what does not hold; empty if all does
+   */
+  default Optional<NotAsPromised> settledSince(int mark) {
+    return Optional.empty();
+  }
+
+  /** A verdict on several tries, which belongs to the last thing recorded and proves nothing itself. */
   default void judgedLast(Verdict verdict) {}
 
   /**

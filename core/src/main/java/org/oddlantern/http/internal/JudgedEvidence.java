@@ -28,6 +28,14 @@ public abstract class JudgedEvidence implements Evidence {
   /** The case makes a check of its own. */
   protected void checked(Check check) {}
 
+  /** The same evidence, of which nobody hears who looked at it. */
+  protected JudgedEvidence aside() {
+    return this;
+  }
+
+  /** What was looked at aside counts after all. */
+  protected void lookedAtAside(JudgedEvidence other) {}
+
   /** Verdicts that are due with the first checks. */
   protected List<Verdict> dueNow() {
     return List.of();
@@ -57,7 +65,7 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public Evidence must(Check first, Check... more) {
-    List<Verdict> verdicts = made(false, first, more);
+    List<Verdict> verdicts = made(first, more);
     verdicts.addAll(dueNow());
     judged(verdicts);
     for (Verdict verdict : verdicts) {
@@ -71,7 +79,12 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public Evidence warnUnless(Check first, Check... more) {
-    judged(made(true, first, more));
+    List<Verdict> verdicts = new ArrayList<>(1 + more.length);
+    verdicts.add(warned(first));
+    for (Check check : more) {
+      verdicts.add(warned(check));
+    }
+    judged(verdicts);
     return this;
   }
 
@@ -122,11 +135,22 @@ public abstract class JudgedEvidence implements Evidence {
   /** A check that throws must not keep the others from being made. */
   protected final Verdict verdict(Check check, boolean warning) {
     try {
-      return new Verdict(check.words(), warning, check.examine(this));
-    } catch (RuntimeException | AssertionError e) {
-      Finding thrown = Finding.of("the check itself", "an answer", "it threw " + e);
-      return new Verdict(check.words(), warning, List.of(thrown));
+      List<Finding> findings = check.examine(this);
+      return new Verdict(
+          check.words(),
+          warning,
+          findings == null
+              ? List.of(broken("it returned null; no findings are List.of()"))
+              : findings);
+    } catch (OutOfMemoryError e) {
+      throw e; // there may be no memory for words either; it ends the case
+    } catch (Throwable e) {
+      return new Verdict(check.words(), warning, List.of(broken("it threw " + e)));
     }
+  }
+
+  private static Finding broken(String how) {
+    return Finding.of("the check itself", "an answer", how);
   }
 
   /** A reading that found nothing it could give. */
@@ -135,13 +159,23 @@ public abstract class JudgedEvidence implements Evidence {
     return failure(List.of(reading));
   }
 
-  private List<Verdict> made(boolean warning, Check first, Check... more) {
+  /** Of what a warning looks at only that counts as looked at of which it holds. */
+  private Verdict warned(Check check) {
+    JudgedEvidence aside = aside();
+    Verdict verdict = aside.verdict(check, true);
+    if (verdict.holds()) {
+      lookedAtAside(aside);
+    }
+    return verdict;
+  }
+
+  private List<Verdict> made(Check first, Check... more) {
     List<Verdict> verdicts = new ArrayList<>(1 + more.length);
     checked(first);
-    verdicts.add(verdict(first, warning));
+    verdicts.add(verdict(first, false));
     for (Check check : more) {
       checked(check);
-      verdicts.add(verdict(check, warning));
+      verdicts.add(verdict(check, false));
     }
     return verdicts;
   }

@@ -16,6 +16,11 @@ public record Surroundings(
     TokenStore tokens,
     String readOnly) {
 
+  /** The same with somebody else's case hearing of it; who is signed in, and as what, stays. */
+  Surroundings heardBy(CaseRecorder other) {
+    return new Surroundings(transport, other, cookies, tokens, readOnly);
+  }
+
   /** Outside of a run: everything of one's own, nobody hears. */
   public static Surroundings alone() {
     return new Surroundings(

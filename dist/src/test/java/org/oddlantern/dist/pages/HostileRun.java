@@ -140,6 +140,8 @@ final class HostileRun {
         Finding.of("$.kind", name.isBlank() ? "5" : name, name.isBlank() ? "4" : name);
     return new ExchangeRecord(
         name,
+        "beeyard",
+        "/hives",
         "GET",
         url,
         List.of(new Header("X-Hive", name)),
