@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
@@ -53,6 +54,7 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if it is no such class
    */
   public static Check status(String family) {
+    Objects.requireNonNull(family, "status(family): family must not be null");
     if (!family.matches("[1-5]xx")) {
       throw new IllegalArgumentException(
           "status(\"" + family + "\"): wanted a number, or one of 1xx, 2xx, 3xx, 4xx, 5xx");
@@ -71,6 +73,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check status(Shape shape) {
+    Objects.requireNonNull(shape, "status(shape): shape must not be null");
     return new StatusCheck("status(" + shape.words() + ")", shape.words(), shape);
   }
 
@@ -81,6 +84,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check header(String name) {
+    Objects.requireNonNull(name, "header(name): name must not be null");
     return new HeaderCheck("header(\"" + name + "\")", name, anyText());
   }
 
@@ -92,6 +96,8 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check header(String name, Object value) {
+    Objects.requireNonNull(name, "header(name, value): name must not be null");
+    Objects.requireNonNull(value, "header(name, value): value must not be null");
     return new HeaderCheck(words("header", name, value), name, shape(value));
   }
 
@@ -102,6 +108,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check cookie(String name) {
+    Objects.requireNonNull(name, "cookie(name): name must not be null");
     return new CookieCheck("cookie(\"" + name + "\")", name, anyText());
   }
 
@@ -113,6 +120,8 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check cookie(String name, Object value) {
+    Objects.requireNonNull(name, "cookie(name, value): name must not be null");
+    Objects.requireNonNull(value, "cookie(name, value): value must not be null");
     return new CookieCheck(words("cookie", name, value), name, shape(value));
   }
 
@@ -132,6 +141,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check contentType(String type) {
+    Objects.requireNonNull(type, "contentType(type): type must not be null");
     return new ContentTypeCheck(type);
   }
 
@@ -155,6 +165,7 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if the path cannot be read
    */
   public static Check at(String path, @Nullable Object shape) {
+    Objects.requireNonNull(path, "at(path, shape): path must not be null");
     return new PathCheck(words("at", path, shape), JsonPath.of(path), shape(shape));
   }
 
@@ -169,6 +180,7 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if the path cannot be read
    */
   public static EachCheck atEach(String path, @Nullable Object item) {
+    Objects.requireNonNull(path, "atEach(path, item): path must not be null");
     return new EachCheck(
         words("atEach", path, item), JsonPath.of(path), new EachItem(itemShape(item)));
   }
@@ -180,6 +192,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check answeredWithin(Duration limit) {
+    Objects.requireNonNull(limit, "answeredWithin(limit): limit must not be null");
     return new TimeCheck(limit);
   }
 
@@ -193,6 +206,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check xpath(String expression, @Nullable Object value) {
+    Objects.requireNonNull(expression, "xpath(expression, value): expression must not be null");
     return new XPathCheck(words("xpath", expression, value), expression, Map.of(), shape(value));
   }
 
@@ -206,18 +220,24 @@ public final class Checks extends Shapes {
    */
   public static Check xpath(
       String expression, Map<String, String> namespaces, @Nullable Object value) {
+    Objects.requireNonNull(
+        expression, "xpath(expression, namespaces, value): expression must not be null");
+    Objects.requireNonNull(
+        namespaces, "xpath(expression, namespaces, value): namespaces must not be null");
     return new XPathCheck(
         words("xpath", expression, value), expression, Map.copyOf(namespaces), shape(value));
   }
 
   /**
-   * The whole XML body is that document: elements in order, attributes in any; space between elements,
-   * comments and prefixes do not count.
+   * The whole XML body is that document: elements and the texts among them in order, attributes in any;
+   * comments, prefixes, and space that stands alone between elements do not count, unless {@code
+   * xml:space} says so. Space at the ends of a text counts.
    *
    * @param document the document wanted
    * @return the check
    */
   public static Check sameXml(Xml document) {
+    Objects.requireNonNull(document, "sameXml(document): document must not be null");
     return new SameXmlCheck(document);
   }
 
@@ -229,6 +249,7 @@ public final class Checks extends Shapes {
    * @throws org.oddlantern.xml.NotXml if the text is not XML
    */
   public static Check sameXml(String document) {
+    Objects.requireNonNull(document, "sameXml(document): document must not be null");
     return new SameXmlCheck(Xml.parse(document));
   }
 
@@ -241,6 +262,8 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check holds(String words, Predicate<Evidence> condition) {
+    Objects.requireNonNull(words, "holds(words, condition): words must not be null");
+    Objects.requireNonNull(condition, "holds(words, condition): condition must not be null");
     return new Holds(named(words), condition);
   }
 
@@ -252,6 +275,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check holds(String words, boolean truth) {
+    Objects.requireNonNull(words, "holds(words, truth): words must not be null");
     return new Holds(named(words), evidence -> truth);
   }
 
@@ -268,6 +292,9 @@ public final class Checks extends Shapes {
    */
   public static <T> Judged<T> judgedBy(
       String words, Class<T> type, Function<T, ? extends List<String>> judge) {
+    Objects.requireNonNull(words, "judgedBy(words, type, judge): words must not be null");
+    Objects.requireNonNull(type, "judgedBy(words, type, judge): type must not be null");
+    Objects.requireNonNull(judge, "judgedBy(words, type, judge): judge must not be null");
     return new Judged<>(named(words), type, judge);
   }
 
@@ -281,6 +308,7 @@ public final class Checks extends Shapes {
    * @throws org.oddlantern.http.NotAsPromised with every failure, if there was one
    */
   public static <X extends Exception> void gatherFailures(Deeds<X> piece) throws X {
+    Objects.requireNonNull(piece, "gatherFailures(piece): piece must not be null");
     GatheredFailures.of(piece);
   }
 
@@ -295,6 +323,8 @@ public final class Checks extends Shapes {
    * @throws X if the piece throws it
    */
   public static <X extends Exception> void eventually(Duration limit, Deeds<X> piece) throws X {
+    Objects.requireNonNull(limit, "eventually(limit, piece): limit must not be null");
+    Objects.requireNonNull(piece, "eventually(limit, piece): piece must not be null");
     try {
       new Tries(limit).<Boolean, X>until(() -> {
         piece.done();
@@ -316,6 +346,8 @@ public final class Checks extends Shapes {
    * @throws X if the piece throws it
    */
   public static <T, X extends Exception> T waitFor(Duration limit, Piece<T, X> piece) throws X {
+    Objects.requireNonNull(limit, "waitFor(limit, piece): limit must not be null");
+    Objects.requireNonNull(piece, "waitFor(limit, piece): piece must not be null");
     return new Tries(limit).until(() -> {
       T value = piece.done();
       if (value == null || value instanceof Optional<?> maybe && maybe.isEmpty()) {
@@ -348,6 +380,7 @@ public final class Checks extends Shapes {
    * @param words what it is about, in plain words
    */
   public static void step(String words) {
+    Objects.requireNonNull(words, "step(words): words must not be null");
     CurrentCase.part(StoryListener.class).ifPresent(story -> story.step(words));
   }
 
@@ -361,6 +394,10 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if the case keeps more
    */
   public static void keep(String name, String contentType, byte[] content) {
+    Objects.requireNonNull(name, "keep(name, contentType, content): name must not be null");
+    Objects.requireNonNull(
+        contentType, "keep(name, contentType, content): contentType must not be null");
+    Objects.requireNonNull(content, "keep(name, contentType, content): content must not be null");
     CurrentCase.part(StoryListener.class)
         .ifPresent(story -> story.kept(name, contentType, content));
   }

@@ -1,6 +1,7 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import java.util.Objects;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
@@ -27,12 +28,19 @@ public final class EachCheck implements Check {
    * @throws IllegalArgumentException if it is no path, or leads to many places
    */
   public EachCheck identifiedBy(String inside) {
+    Objects.requireNonNull(inside, "identifiedBy(inside): inside must not be null");
     return new EachCheck(words, path, each.identifiedBy(inside));
   }
 
   @Override
   public String words() {
     return words;
+  }
+
+  @Override
+  public String words(Evidence evidence) {
+    Objects.requireNonNull(evidence, "words(evidence): evidence must not be null");
+    return new PathCheck(words, path, each).words(evidence);
   }
 
   @Override

@@ -1,6 +1,7 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Function;
 import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
@@ -43,6 +44,7 @@ public final class EachItem implements ComposedShape {
    * @throws IllegalArgumentException if it is no path, or leads to many places
    */
   public EachItem identifiedBy(String path) {
+    Objects.requireNonNull(path, "identifiedBy(path): path must not be null");
     JsonPath parsed = JsonPath.of(path);
     parsed.steps();
     return new EachItem(item, value -> Identity.of(value, parsed));

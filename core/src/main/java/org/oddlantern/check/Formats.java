@@ -1,15 +1,12 @@
 package org.oddlantern.check;
 
-import java.util.regex.Pattern;
 import org.oddlantern.schema.internal.text.Codes;
 import org.oddlantern.schema.internal.text.DateTimes;
+import org.oddlantern.schema.internal.text.Mail;
 import tools.jackson.databind.JsonNode;
 
 /** Tells texts that are written by a standard's rules. */
 final class Formats {
-
-  private static final Pattern EMAIL =
-      Pattern.compile("[^\\s@]{1,64}@[^\\s@.]{1,63}(\\.[^\\s@.]{1,63})+");
 
   private Formats() {}
 
@@ -26,6 +23,6 @@ final class Formats {
   }
 
   static boolean isEmail(JsonNode node) {
-    return node.isString() && EMAIL.matcher(node.stringValue()).matches();
+    return node.isString() && Mail.isAddress(node.stringValue());
   }
 }

@@ -37,6 +37,14 @@ public final class Judged<T> implements Shape, Check {
     return words;
   }
 
+  /** The line that threw. */
+  private static String at(Throwable thrown) {
+    StackTraceElement[] stack = thrown.getStackTrace();
+    return stack.length == 0
+        ? ""
+        : " (" + stack[0].getFileName() + ":" + stack[0].getLineNumber() + ")";
+  }
+
   @Override
   public List<Finding> examine(Evidence evidence) {
     return Checks.body(this).examine(evidence);
@@ -52,8 +60,16 @@ public final class Judged<T> implements Shape, Check {
       return List.of(
           Finding.of(inner.where(), e.wanted(), Words.withKind(inner.value())).hint(e.reason()));
     }
+    List<String> problems;
+    try {
+      problems = List.copyOf(judge.apply(item));
+    } catch (OutOfMemoryError e) {
+      throw e;
+    } catch (Throwable e) {
+      return List.of(Finding.of(where, words, "no answer: it threw " + e + at(e)));
+    }
     List<Finding> findings = new ArrayList<>();
-    for (String problem : judge.apply(item)) {
+    for (String problem : problems) {
       findings.add(
           Finding.of(where, words, problem.isBlank() ? "a problem without words" : problem));
     }

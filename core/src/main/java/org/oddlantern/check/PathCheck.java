@@ -1,5 +1,6 @@
 package org.oddlantern.check;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
@@ -21,6 +22,20 @@ import tools.jackson.databind.node.ObjectNode;
 record PathCheck(String words, JsonPath path, Shape shape) implements Check {
 
   private static final JsonPath ERRORS = JsonPath.of("$.errors");
+
+  @Override
+  public String words(Evidence evidence) {
+    String without = path.isSingular() ? "" : without(evidence);
+    return without.isEmpty() ? words : words + " (" + without + ")";
+  }
+
+  private String without(Evidence evidence) {
+    try {
+      return path.without(evidence.json());
+    } catch (NotJson | CostlyPath e) {
+      return ""; // which is told by the finding
+    }
+  }
 
   @Override
   public List<Finding> examine(Evidence evidence) {
@@ -77,10 +92,18 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
       }
       return values.isEmpty()
           ? List.of(withEnd(findings.get(0), root))
-          : shape.examine(new Gathered(path, path.find(root)).identified(root), list);
+          : withHint(
+              shape.examine(new Gathered(path, path.find(root)).identified(root), list),
+              path.without(root));
     } catch (CostlyPath e) {
       return List.of(Finding.of(path, shape.words(), "no answer: " + e.getMessage()));
     }
+  }
+
+  private static List<Finding> withHint(List<Finding> findings, String hint) {
+    List<Finding> hinted = new ArrayList<>(findings);
+    hinted.set(0, findings.get(0).hint(hint));
+    return hinted;
   }
 
   private Finding nothing(JsonNode root) {

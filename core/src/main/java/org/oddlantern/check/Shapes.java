@@ -5,6 +5,7 @@ import java.time.temporal.Temporal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -97,6 +98,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape size(Object number) {
+    Objects.requireNonNull(number, "size(number): number must not be null");
     return new SizeShape(shape(number));
   }
 
@@ -119,6 +121,7 @@ public class Shapes {
    * @throws java.util.regex.PatternSyntaxException if it is no pattern
    */
   public static Shape textMatching(String regex) {
+    Objects.requireNonNull(regex, "textMatching(regex): regex must not be null");
     return new PatternShape(Pattern.compile(regex));
   }
 
@@ -151,6 +154,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape atLeast(Number low) {
+    Objects.requireNonNull(low, "atLeast(low): low must not be null");
     return new RangeShape("a number of at least " + low, Ranges.decimal(low), null);
   }
 
@@ -161,6 +165,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape atMost(Number high) {
+    Objects.requireNonNull(high, "atMost(high): high must not be null");
     return new RangeShape("a number of at most " + high, null, Ranges.decimal(high));
   }
 
@@ -172,6 +177,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape near(Number number, Number tolerance) {
+    Objects.requireNonNull(number, "near(number, tolerance): number must not be null");
+    Objects.requireNonNull(tolerance, "near(number, tolerance): tolerance must not be null");
     return Ranges.near(number, tolerance);
   }
 
@@ -183,6 +190,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape near(Temporal moment, Duration tolerance) {
+    Objects.requireNonNull(moment, "near(moment, tolerance): moment must not be null");
+    Objects.requireNonNull(tolerance, "near(moment, tolerance): tolerance must not be null");
     return Ranges.near(moment, tolerance);
   }
 
@@ -279,6 +288,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape keysIncluding(String first, String... more) {
+    Objects.requireNonNull(first, "keysIncluding(first, more): first must not be null");
+    Objects.requireNonNull(more, "keysIncluding(first, more): more must not be null");
     return new FieldNames(Stream.concat(Stream.of(first), Stream.of(more)).toList(), false);
   }
 
@@ -290,6 +301,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape onlyKeys(String first, String... more) {
+    Objects.requireNonNull(first, "onlyKeys(first, more): first must not be null");
+    Objects.requireNonNull(more, "onlyKeys(first, more): more must not be null");
     return new FieldNames(Stream.concat(Stream.of(first), Stream.of(more)).toList(), true);
   }
 
@@ -321,7 +334,7 @@ public class Shapes {
   }
 
   /**
-   * What looks like an e-mail address: something, an at sign, a domain of two labels or more.
+   * An e-mail address by the rule of {@code format: email} (RFC 5321, section 4.1.2).
    *
    * @return the shape
    */
@@ -344,6 +357,7 @@ public class Shapes {
    * @throws IllegalArgumentException if there is no such file
    */
   public static Shape schema(String name) {
+    Objects.requireNonNull(name, "schema(name): name must not be null");
     return Schema.named(name);
   }
 

@@ -42,6 +42,11 @@ record XPathCheck(String words, String expression, Map<String, String> namespace
         .toList();
     Location where = places.size() == 1 ? places.get(0) : Location.gathered(expression, places);
     List<Finding> findings = shape.examine(where, value);
+    String overlooked =
+        value.isMissingNode() && findings.isEmpty() ? document.overlooked(expression) : "";
+    if (!overlooked.isEmpty()) {
+      return List.of(Finding.of(expression, shape.words(), "no answer: " + overlooked));
+    }
     return value.isMissingNode() && !findings.isEmpty()
         ? List.of(Finding.of(expression, shape.words(), "nothing: " + document.end(expression)))
         : findings;

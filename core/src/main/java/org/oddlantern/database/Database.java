@@ -6,6 +6,7 @@ import java.sql.SQLException;
 import java.sql.SQLFeatureNotSupportedException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.http.internal.CurrentSurroundings;
@@ -59,6 +60,7 @@ public final class Database {
    * @throws IllegalArgumentException if it does not begin with {@code jdbc:}
    */
   public static Database reachedAt(String url) {
+    Objects.requireNonNull(url, "reachedAt(url): url must not be null");
     if (!url.startsWith("jdbc:")) {
       throw new IllegalArgumentException(
           "'" + url + "' is no JDBC address; one begins like jdbc:postgresql: or jdbc:h2:");
@@ -77,6 +79,7 @@ public final class Database {
    * @return the database
    */
   public Database named(String other) {
+    Objects.requireNonNull(other, "named(other): other must not be null");
     return new Database(other, connector, deadline, surroundings);
   }
 
@@ -88,6 +91,8 @@ public final class Database {
    * @return the database
    */
   public Database signingIn(String user, Secret password) {
+    Objects.requireNonNull(user, "signingIn(user, password): user must not be null");
+    Objects.requireNonNull(password, "signingIn(user, password): password must not be null");
     return new Database(
         name, new Connector(connector.url(), user, password), deadline, surroundings);
   }
@@ -99,6 +104,7 @@ public final class Database {
    * @return the database
    */
   public Database deadline(Duration limit) {
+    Objects.requireNonNull(limit, "deadline(limit): limit must not be null");
     if (limit.isZero() || limit.isNegative()) {
       throw new IllegalArgumentException("a deadline is longer than nothing, not " + limit);
     }
@@ -121,6 +127,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public DatabaseAnswer row(String sql, @Nullable Object... arguments) {
+    Objects.requireNonNull(sql, "row(sql, arguments): sql must not be null");
     Statements.refuseWriting(sql);
     return asked(sql, Arguments.of(arguments), Database::lookedForOne, "the row")
         .one();
@@ -136,6 +143,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public DatabaseAnswer rows(String sql, @Nullable Object... arguments) {
+    Objects.requireNonNull(sql, "rows(sql, arguments): sql must not be null");
     Statements.refuseWriting(sql);
     return asked(sql, Arguments.of(arguments), Database::looked, "the rows");
   }
@@ -150,6 +158,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public DatabaseAnswer count(String sql, @Nullable Object... arguments) {
+    Objects.requireNonNull(sql, "count(sql, arguments): sql must not be null");
     Statements.refuseWriting(sql);
     String counting =
         "select count(*) as n from (" + sql.strip().replaceFirst(";\\s*$", "") + ") counted";
@@ -170,6 +179,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public void noRow(String sql, @Nullable Object... arguments) {
+    Objects.requireNonNull(sql, "noRow(sql, arguments): sql must not be null");
     rows(sql, arguments).must(new NoRow());
   }
 

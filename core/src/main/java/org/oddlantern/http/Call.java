@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -41,6 +42,7 @@ public final class Call {
 
   /** A GET; the same as {@link #get}. */
   public static Call to(String template, Object... arguments) {
+    Objects.requireNonNull(template, "to(template, arguments): template must not be null");
     return method("GET", template, arguments);
   }
 
@@ -52,36 +54,43 @@ public final class Call {
    * @return the call
    */
   public static Call get(String template, Object... arguments) {
+    Objects.requireNonNull(template, "get(template, arguments): template must not be null");
     return method("GET", template, arguments);
   }
 
   /** A POST; template and arguments as for {@link #get}. */
   public static Call post(String template, Object... arguments) {
+    Objects.requireNonNull(template, "post(template, arguments): template must not be null");
     return method("POST", template, arguments);
   }
 
   /** A PUT; template and arguments as for {@link #get}. */
   public static Call put(String template, Object... arguments) {
+    Objects.requireNonNull(template, "put(template, arguments): template must not be null");
     return method("PUT", template, arguments);
   }
 
   /** A PATCH (RFC 5789); template and arguments as for {@link #get}. */
   public static Call patch(String template, Object... arguments) {
+    Objects.requireNonNull(template, "patch(template, arguments): template must not be null");
     return method("PATCH", template, arguments);
   }
 
   /** A DELETE; template and arguments as for {@link #get}. */
   public static Call delete(String template, Object... arguments) {
+    Objects.requireNonNull(template, "delete(template, arguments): template must not be null");
     return method("DELETE", template, arguments);
   }
 
   /** A HEAD; its reply has no body; template and arguments as for {@link #get}. */
   public static Call head(String template, Object... arguments) {
+    Objects.requireNonNull(template, "head(template, arguments): template must not be null");
     return method("HEAD", template, arguments);
   }
 
   /** An OPTIONS; template and arguments as for {@link #get}. */
   public static Call options(String template, Object... arguments) {
+    Objects.requireNonNull(template, "options(template, arguments): template must not be null");
     return method("OPTIONS", template, arguments);
   }
 
@@ -95,6 +104,9 @@ public final class Call {
    * @throws IllegalArgumentException if the method is no token (RFC 9110, section 9.1)
    */
   public static Call method(String method, String template, Object... arguments) {
+    Objects.requireNonNull(method, "method(method, template, arguments): method must not be null");
+    Objects.requireNonNull(
+        template, "method(method, template, arguments): template must not be null");
     if (!Header.isToken(method)) {
       throw new IllegalArgumentException(
           "'" + method + "' cannot be a method: it must be one word (RFC 9110, section 9.1)");
@@ -120,6 +132,7 @@ public final class Call {
    * @return the call
    */
   public Call json(String text) {
+    Objects.requireNonNull(text, "json(text): text must not be null");
     return with(new Body.Text(text, "application/json"));
   }
 
@@ -130,6 +143,7 @@ public final class Call {
    * @return the call
    */
   public Call xml(String text) {
+    Objects.requireNonNull(text, "xml(text): text must not be null");
     return with(new Body.Text(text, "application/xml"));
   }
 
@@ -140,6 +154,7 @@ public final class Call {
    * @return the call
    */
   public Call xml(Node document) {
+    Objects.requireNonNull(document, "xml(document): document must not be null");
     return with(new Body.Raw(Content.of(XmlText.bytes(document)), "application/xml"));
   }
 
@@ -150,6 +165,7 @@ public final class Call {
    * @return the call
    */
   public Call text(String text) {
+    Objects.requireNonNull(text, "text(text): text must not be null");
     return with(new Body.Text(text, "text/plain; charset=utf-8"));
   }
 
@@ -161,6 +177,8 @@ public final class Call {
    * @return the call
    */
   public Call bytes(byte[] bytes, String contentType) {
+    Objects.requireNonNull(bytes, "bytes(bytes, contentType): bytes must not be null");
+    Objects.requireNonNull(contentType, "bytes(bytes, contentType): contentType must not be null");
     return with(
         new Body.Raw(Content.of(bytes.clone()), Header.checkedValue("Content-Type", contentType)));
   }
@@ -173,6 +191,7 @@ public final class Call {
    * @return the call
    */
   public Call file(String name) {
+    Objects.requireNonNull(name, "file(name): name must not be null");
     return with(new Body.Resource(name, Part.typeOf(name)));
   }
 
@@ -184,6 +203,7 @@ public final class Call {
    * @throws IllegalArgumentException if there is no such file
    */
   public Call file(Path file) {
+    Objects.requireNonNull(file, "file(file): file must not be null");
     return with(new Body.Raw(FileContent.of(file), Part.typeOf(file.toString())));
   }
 
@@ -195,6 +215,7 @@ public final class Call {
    * @return the call
    */
   public Call form(String name, Object value) {
+    Objects.requireNonNull(name, "form(name, value): name must not be null");
     Body.Form form = body instanceof Body.Form before ? before : new Body.Form(List.of());
     return with(form.with(name, value));
   }
@@ -207,6 +228,8 @@ public final class Call {
    * @return the call
    */
   public Call part(String name, Part part) {
+    Objects.requireNonNull(name, "part(name, part): name must not be null");
+    Objects.requireNonNull(part, "part(name, part): part must not be null");
     Body.Multipart parts = body instanceof Body.Multipart before
         ? before
         : new Body.Multipart("odd-lantern-" + UUID.randomUUID(), List.of());
@@ -221,6 +244,7 @@ public final class Call {
    * @return the call
    */
   public Call graphQl(GraphQl query) {
+    Objects.requireNonNull(query, "graphQl(query): query must not be null");
     return with(new Body.Query(query));
   }
 
@@ -233,6 +257,8 @@ public final class Call {
    * @throws IllegalArgumentException if it cannot stand in a header
    */
   public Call header(String name, Object value) {
+    Objects.requireNonNull(name, "header(name, value): name must not be null");
+    Objects.requireNonNull(value, "header(name, value): value must not be null");
     return new Call(
         method,
         address,
@@ -261,6 +287,8 @@ public final class Call {
    * @return the call
    */
   public Call cookie(String name, Object value) {
+    Objects.requireNonNull(name, "cookie(name, value): name must not be null");
+    Objects.requireNonNull(value, "cookie(name, value): value must not be null");
     String pair = name + "=" + HeaderValues.text(value);
     String before = headers.first("Cookie").map(cookies -> cookies + "; ").orElse("");
     return header("Cookie", before + pair)
@@ -276,6 +304,7 @@ public final class Call {
    * @return the call
    */
   public Call query(String name, Object value) {
+    Objects.requireNonNull(name, "query(name, value): name must not be null");
     return new Call(method, address.with(name, value), headers, body, options);
   }
 
@@ -296,6 +325,7 @@ public final class Call {
    * @return the call
    */
   public Call credentials(Credentials own) {
+    Objects.requireNonNull(own, "credentials(own): own must not be null");
     return with(options.credentials(own));
   }
 
@@ -326,6 +356,7 @@ public final class Call {
    * @return the call
    */
   public Call deadline(Duration limit) {
+    Objects.requireNonNull(limit, "deadline(limit): limit must not be null");
     return with(options.deadline(Limits.positive(limit)));
   }
 
@@ -336,6 +367,7 @@ public final class Call {
    * @return the call
    */
   public Call named(String words) {
+    Objects.requireNonNull(words, "named(words): words must not be null");
     return with(options.name(words));
   }
 
@@ -348,6 +380,7 @@ public final class Call {
    * @return the call
    */
   public Call undoneBy(Function<Reply, Call> undo) {
+    Objects.requireNonNull(undo, "undoneBy(undo): undo must not be null");
     return with(options.undo(undo));
   }
 

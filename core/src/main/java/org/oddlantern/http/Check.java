@@ -30,6 +30,17 @@ public interface Check extends Worded {
   String words();
 
   /**
+   * The check in words, with what is known of it once it was made: that a path led on to nothing from
+   * some of the places it found, for instance.
+   *
+   * @param evidence what was looked at
+   * @return the words; {@link #words()} unless there is more to say
+   */
+  default String words(Evidence evidence) {
+    return words();
+  }
+
+  /**
    * Everything that does not hold.
    *
    * @param evidence what to look at

@@ -2,6 +2,7 @@ package org.oddlantern.http;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Resources;
 
@@ -28,6 +29,7 @@ public record GraphQl(String text, String operation, Map<String, Object> variabl
    * @return the query
    */
   public static GraphQl text(String text) {
+    Objects.requireNonNull(text, "text(text): text must not be null");
     return new GraphQl(text, "", Map.of());
   }
 
@@ -50,6 +52,7 @@ public record GraphQl(String text, String operation, Map<String, Object> variabl
    * @return the query
    */
   public GraphQl variable(String name, @Nullable Object value) {
+    Objects.requireNonNull(name, "variable(name, value): name must not be null");
     Map<String, Object> more = new LinkedHashMap<>(variables);
     more.put(name, value);
     return new GraphQl(text, operation, more);
@@ -62,6 +65,7 @@ public record GraphQl(String text, String operation, Map<String, Object> variabl
    * @return the query
    */
   public GraphQl operation(String name) {
+    Objects.requireNonNull(name, "operation(name): name must not be null");
     return new GraphQl(text, name, variables);
   }
 }

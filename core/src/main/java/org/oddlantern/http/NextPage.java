@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -54,6 +55,7 @@ public interface NextPage {
    * @return how
    */
   static NextPage byAddress(String path) {
+    Objects.requireNonNull(path, "byAddress(path): path must not be null");
     JsonPath parsed = JsonPath.of(path);
     return (page, sent) -> {
       JsonNode address = parsed.findOne(page.json()).value();
@@ -71,6 +73,8 @@ public interface NextPage {
    * @return how
    */
   static NextPage byValue(String path, String parameter) {
+    Objects.requireNonNull(path, "byValue(path, parameter): path must not be null");
+    Objects.requireNonNull(parameter, "byValue(path, parameter): parameter must not be null");
     JsonPath parsed = JsonPath.of(path);
     return (page, sent) -> {
       JsonNode value = parsed.findOne(page.json()).value();
@@ -88,6 +92,8 @@ public interface NextPage {
    * @return how
    */
   static NextPage byNumber(String parameter, String items) {
+    Objects.requireNonNull(parameter, "byNumber(parameter, items): parameter must not be null");
+    Objects.requireNonNull(items, "byNumber(parameter, items): items must not be null");
     JsonPath parsed = JsonPath.of(items);
     return (page, sent) -> {
       int number = sent.address().query().stream()

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.UnaryOperator;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Security;
@@ -44,6 +45,7 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such URL
    */
   public static Service reachedAt(String url) {
+    Objects.requireNonNull(url, "reachedAt(url): url must not be null");
     return new Service(Profile.at(url), CurrentSurroundings.ofWhoeverAsks());
   }
 
@@ -54,6 +56,7 @@ public final class Service {
    * @return the service
    */
   public Service named(String name) {
+    Objects.requireNonNull(name, "named(name): name must not be null");
     return with(profile.base(profile.base().named(name)));
   }
 
@@ -65,6 +68,7 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such URL
    */
   public Service movedTo(String url) {
+    Objects.requireNonNull(url, "movedTo(url): url must not be null");
     String checked = Profile.checked(url);
     return profile.base().kept() ? this : with(profile.base(profile.base().at(checked)));
   }
@@ -78,6 +82,8 @@ public final class Service {
    * @throws IllegalArgumentException if it cannot stand in a header
    */
   public Service header(String name, Object value) {
+    Objects.requireNonNull(name, "header(name, value): name must not be null");
+    Objects.requireNonNull(value, "header(name, value): value must not be null");
     return with(profile.defaults(profile.defaults().with(name, value)));
   }
 
@@ -88,6 +94,7 @@ public final class Service {
    * @return the service
    */
   public Service withoutHeader(String name) {
+    Objects.requireNonNull(name, "withoutHeader(name): name must not be null");
     return with(profile.defaults(profile.defaults().without(name)));
   }
 
@@ -99,6 +106,7 @@ public final class Service {
    * @return the service
    */
   public Service caseHeader(String name) {
+    Objects.requireNonNull(name, "caseHeader(name): name must not be null");
     if (!name.isEmpty()) {
       Header.toSend(name, "");
     }
@@ -122,6 +130,7 @@ public final class Service {
    * @return the service
    */
   public Service credentials(Credentials own) {
+    Objects.requireNonNull(own, "credentials(own): own must not be null");
     return with(profile.credentials(own));
   }
 
@@ -142,6 +151,7 @@ public final class Service {
    * @return the service
    */
   public Service deadline(Duration limit) {
+    Objects.requireNonNull(limit, "deadline(limit): limit must not be null");
     return with(profile.terms(profile.terms().within(Limits.positive(limit))));
   }
 
@@ -152,6 +162,7 @@ public final class Service {
    * @return the service
    */
   public Service connectLimit(Duration limit) {
+    Objects.requireNonNull(limit, "connectLimit(limit): limit must not be null");
     return with(profile.terms(profile.terms().connectedWithin(Limits.positive(limit))));
   }
 
@@ -189,6 +200,7 @@ public final class Service {
    * @return the service
    */
   public Service always(Check first, Check... more) {
+    Objects.requireNonNull(more, "always(first, more): more must not be null");
     List<Check> all = new ArrayList<>(profile.checks());
     all.add(first);
     all.addAll(List.of(more));
@@ -226,6 +238,8 @@ public final class Service {
    * @throws IllegalArgumentException if there is no such file
    */
   public Service clientCertificate(String certificateFile, String keyFile) {
+    Objects.requireNonNull(
+        keyFile, "clientCertificate(certificateFile, keyFile): keyFile must not be null");
     Resources files = Resources.current();
     return as(new Security.Identity(files.text(certificateFile), files.text(keyFile), "", ""));
   }
@@ -239,6 +253,8 @@ public final class Service {
    * @throws IllegalArgumentException if there is no such file
    */
   public Service clientCertificate(String keyStoreFile, Secret password) {
+    Objects.requireNonNull(
+        password, "clientCertificate(keyStoreFile, password): password must not be null");
     String store = Base64.getEncoder().encodeToString(Resources.current().bytes(keyStoreFile));
     return as(new Security.Identity("", "", store, password.reveal()));
   }
@@ -251,6 +267,7 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such address
    */
   public Service through(String url) {
+    Objects.requireNonNull(url, "through(url): url must not be null");
     URI proxy = URI.create(Profile.checked(url));
     return with(profile.terms(profile.terms().through(proxy)));
   }
@@ -262,6 +279,7 @@ public final class Service {
    * @return the service
    */
   public Service mapper(JsonMapper mapper) {
+    Objects.requireNonNull(mapper, "mapper(mapper): mapper must not be null");
     return with(profile.mapping(JsonMapping.of(mapper)));
   }
 
@@ -277,6 +295,7 @@ public final class Service {
    * @return the service
    */
   public Service finishedBy(UnaryOperator<WireRequest> hook) {
+    Objects.requireNonNull(hook, "finishedBy(hook): hook must not be null");
     return with(profile.finish(hook));
   }
 
@@ -309,6 +328,7 @@ public final class Service {
    * @throws IllegalArgumentException if the call makes no valid address or its body cannot be written
    */
   public Reply send(Call call) {
+    Objects.requireNonNull(call, "send(call): call must not be null");
     return new Sender(profile, surroundings.now(call)).send(call);
   }
 
@@ -322,6 +342,7 @@ public final class Service {
    * @throws IllegalStateException if there are more pages, or a page was asked for before
    */
   public Pages pages(Call first, NextPage next) {
+    Objects.requireNonNull(next, "pages(first, next): next must not be null");
     return pages(first, next, Pages.MOST);
   }
 
@@ -336,6 +357,7 @@ public final class Service {
    * @throws IllegalStateException if there are more pages, or a page was asked for before
    */
   public Pages pages(Call first, NextPage next, int most) {
+    Objects.requireNonNull(next, "pages(first, next, most): next must not be null");
     return Pages.walked(this, first, next, most);
   }
 

@@ -2,7 +2,9 @@ package org.oddlantern.json;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.json.internal.PathParser;
 import org.oddlantern.json.internal.Query;
@@ -40,6 +42,7 @@ public final class JsonPath {
    * @throws BadPath if it is not a path, with a caret where reading stopped
    */
   public static JsonPath of(String text) {
+    Objects.requireNonNull(text, "of(text): text must not be null");
     Optional<KnownPaths> known = CurrentCase.part(KnownPaths.class);
     return known.isPresent() ? known.get().path(text) : read(text);
   }
@@ -118,6 +121,40 @@ public final class JsonPath {
    */
   public Dead end(JsonNode root) {
     return DeadEnd.of(query, new Search(text, root));
+  }
+
+  /**
+   * Of a path that leads to many places and on from each of them: how many lead on to nothing.
+   *
+   * @param root the whole document
+   * @return {@code 3 of 12 places have nothing at .tags}; empty if all lead on
+   * @throws CostlyPath if that would take too long
+   */
+  public String without(JsonNode root) {
+    List<Segment> segments = query.segments();
+    for (int fork = segments.size() - 2; fork >= 0; fork--) {
+      if (segments.get(fork).isSingular() || !segments.get(fork + 1).isSingular()) {
+        continue;
+      }
+      int end = fork + 1;
+      while (end < segments.size() && segments.get(end).isSingular()) {
+        end++;
+      }
+      List<Segment> rest = segments.subList(fork + 1, end);
+      List<JsonNode> places =
+          new Query(false, segments.subList(0, fork + 1)).values(root, new Search(text, root));
+      long nothing = places.stream()
+          .filter(place -> new Query(true, rest).one(place, new Search(text, root)) == null)
+          .count();
+      if (nothing > 0) {
+        return "%,d of %,d places have nothing at %s"
+            .formatted(
+                nothing,
+                places.size(),
+                rest.stream().map(Segment::text).collect(Collectors.joining()));
+      }
+    }
+    return "";
   }
 
   /** The steps of a singular path, each a name or an index; for those who change a tree. */

@@ -31,6 +31,7 @@ public final class Secret {
    * @return the secret
    */
   public static Secret of(String text) {
+    Objects.requireNonNull(text, "of(text): text must not be null");
     return new Secret(text, "");
   }
 
@@ -43,6 +44,8 @@ public final class Secret {
    * @return the secret
    */
   public static Secret ofVariable(String variable, String text) {
+    Objects.requireNonNull(variable, "ofVariable(variable, text): variable must not be null");
+    Objects.requireNonNull(text, "ofVariable(variable, text): text must not be null");
     return new Secret(text, variable);
   }
 

@@ -64,6 +64,7 @@ public final class Payload implements JsonSource {
    * @return the payload
    */
   public static Payload file(String name) {
+    Objects.requireNonNull(name, "file(name): name must not be null");
     Objects.requireNonNull(name, "name of the payload's file");
     return new Payload(
         mapping -> parse(Resources.current().text(name), "the file '" + name + "'"), List.of());
@@ -80,6 +81,7 @@ public final class Payload implements JsonSource {
    *     what is around the place is not there
    */
   public Payload with(String path, @Nullable Object value) {
+    Objects.requireNonNull(path, "with(path, value): path must not be null");
     return changed(new Change.Setting(JsonPath.of(path), value));
   }
 
@@ -92,6 +94,7 @@ public final class Payload implements JsonSource {
    *     first use if there is nothing at that place
    */
   public Payload without(String path) {
+    Objects.requireNonNull(path, "without(path): path must not be null");
     return changed(new Change.Removing(JsonPath.of(path)));
   }
 
@@ -105,11 +108,13 @@ public final class Payload implements JsonSource {
    *     there is no list at that place
    */
   public Payload adding(String path, @Nullable Object item) {
+    Objects.requireNonNull(path, "adding(path, item): path must not be null");
     return changed(new Change.Adding(JsonPath.of(path), item));
   }
 
   @Override
   public JsonNode tree(JsonMapping mapping) {
+    Objects.requireNonNull(mapping, "tree(mapping): mapping must not be null");
     JsonNode tree = source.apply(mapping);
     if (changes.isEmpty()) {
       return tree;

@@ -79,7 +79,7 @@ final class MemberReader {
 
   CaseDefinition asCase() {
     String title = method.getAnnotation(Case.class).value();
-    Type returned = method.getGenericReturnType();
+    Type returned = signatures.returned();
     CaseMarks marks = new MarkReader(suite, method, place, problems).marks();
     return new CaseDefinition(
         id(),
@@ -95,7 +95,7 @@ final class MemberReader {
 
   SupplyDefinition asSupply() {
     Supply supply = method.getAnnotation(Supply.class);
-    Type returned = method.getGenericReturnType();
+    Type returned = signatures.returned();
     if (returned == void.class || returned == Void.class) {
       signatures.problem("it returns nothing; a supply returns what it supplies");
     } else {
@@ -138,7 +138,7 @@ final class MemberReader {
       signatures.problem(
           "it takes nothing that it could put back; its first parameter is the value");
     }
-    Type type = value == null ? void.class : value.getParameterizedType();
+    Type type = value == null ? void.class : signatures.type(value);
     return new TidyUpDefinition(
         suite,
         method,
@@ -150,7 +150,7 @@ final class MemberReader {
   }
 
   private @Nullable Type sampleType() {
-    return method.getGenericReturnType() instanceof ParameterizedType generic
+    return signatures.returned() instanceof ParameterizedType generic
             && (generic.getRawType() == List.class || generic.getRawType() == Stream.class)
         ? generic.getActualTypeArguments()[0]
         : null;

@@ -22,12 +22,24 @@ final class Signatures {
   private final Method method;
   private final String place;
   private final List<PlanProblem> problems;
+  private final SuiteTypes types;
 
   Signatures(Class<?> suite, Method method, String place, List<PlanProblem> problems) {
     this.suite = suite;
     this.method = method;
     this.place = place;
     this.problems = problems;
+    this.types = SuiteTypes.of(suite);
+  }
+
+  /** What the method returns in this suite. */
+  Type returned() {
+    return types.returned(method);
+  }
+
+  /** What a parameter takes in this suite. */
+  Type type(Parameter parameter) {
+    return types.of(parameter);
   }
 
   /** What the method takes, and what the constructors take that make an instance for it. */
@@ -71,10 +83,10 @@ final class Signatures {
   private List<Want> of(
       List<Parameter> parameters, Class<?> asker, String where, boolean mayChange) {
     List<Want> wants = new ArrayList<>();
-    Set<Type> types = new HashSet<>();
+    Set<Type> seen = new HashSet<>();
     for (Parameter parameter : parameters) {
-      Type type = parameter.getParameterizedType();
-      boolean twice = !types.add(type);
+      Type type = type(parameter);
+      boolean twice = !seen.add(type);
       if (twice) {
         problem(where + Words.of(type)
             + " twice; a value is taken by its type, so give each its own record");

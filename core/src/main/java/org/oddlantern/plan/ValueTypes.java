@@ -46,7 +46,7 @@ final class ValueTypes {
       Class<?> raw = (Class<?>) generic.getRawType();
       return isOwn(raw) ? raw : home(generic.getActualTypeArguments()[0]);
     }
-    return (Class<?>) type;
+    return type instanceof Class<?> c ? c : Object.class;
   }
 
   private static boolean isOwn(Type type) {

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.plan.SuiteTypes;
 
 /** Makes a new instance of a suite, and of the suites around a section, and calls its method. */
 final class Instances {
@@ -25,8 +26,9 @@ final class Instances {
   @Nullable
   Object call(Class<?> suite, Method method) throws Exception {
     method.setAccessible(true);
-    Object instance = Modifier.isStatic(method.getModifiers()) ? null : make(suite);
-    List<Object> arguments = arguments(List.of(method.getParameters()), suite);
+    SuiteTypes types = SuiteTypes.of(suite);
+    Object instance = Modifier.isStatic(method.getModifiers()) ? null : make(suite, types);
+    List<Object> arguments = arguments(List.of(method.getParameters()), suite, types);
     try {
       return method.invoke(instance, arguments.toArray());
     } catch (InvocationTargetException e) {
@@ -34,16 +36,16 @@ final class Instances {
     }
   }
 
-  private Object make(Class<?> type) throws Exception {
+  private Object make(Class<?> type, SuiteTypes types) throws Exception {
     Constructor<?> constructor = type.getDeclaredConstructors()[0];
     constructor.setAccessible(true);
     List<Parameter> parameters = List.of(constructor.getParameters());
     List<Object> arguments = new ArrayList<>();
     if (type.isMemberClass() && !Modifier.isStatic(type.getModifiers())) {
-      arguments.add(make(type.getEnclosingClass()));
+      arguments.add(make(type.getEnclosingClass(), types));
       parameters = parameters.subList(1, parameters.size());
     }
-    arguments.addAll(arguments(parameters, type));
+    arguments.addAll(arguments(parameters, type, types));
     try {
       Object instance = constructor.newInstance(arguments.toArray());
       made.accept(instance);
@@ -62,9 +64,9 @@ final class Instances {
     return cause instanceof Exception exception ? exception : thrown;
   }
 
-  private List<Object> arguments(List<Parameter> parameters, Class<?> asker) {
+  private List<Object> arguments(List<Parameter> parameters, Class<?> asker, SuiteTypes types) {
     return parameters.stream()
-        .map(parameter -> given.value(parameter.getParameterizedType(), asker))
+        .map(parameter -> given.value(types.of(parameter), asker))
         .toList();
   }
 

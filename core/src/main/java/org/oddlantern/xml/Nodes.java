@@ -34,15 +34,31 @@ final class Nodes {
     return attributes;
   }
 
-  /** The text directly in it, space at its ends aside. */
-  static String text(Element element) {
+  /** The texts directly in it: before its first child element, between each two, after the last. */
+  static List<String> texts(Element element) {
+    List<String> texts = new ArrayList<>();
     StringBuilder text = new StringBuilder();
     for (Node child = element.getFirstChild(); child != null; child = child.getNextSibling()) {
-      if (child.getNodeType() == Node.TEXT_NODE || child.getNodeType() == Node.CDATA_SECTION_NODE) {
+      if (child instanceof Element) {
+        texts.add(text.toString());
+        text.setLength(0);
+      } else if (child.getNodeType() == Node.TEXT_NODE
+          || child.getNodeType() == Node.CDATA_SECTION_NODE) {
         text.append(child.getNodeValue());
       }
     }
-    return text.toString().strip();
+    texts.add(text.toString());
+    return texts;
+  }
+
+  /** Whether space alone counts in it (XML 1.0, section 2.10). */
+  static boolean keepsSpace(Element element) {
+    for (Node next = element; next instanceof Element one; next = next.getParentNode()) {
+      if (one.hasAttribute("xml:space")) {
+        return one.getAttribute("xml:space").equals("preserve");
+      }
+    }
+    return false;
   }
 
   /** Name and namespace; prefixes do not count. */

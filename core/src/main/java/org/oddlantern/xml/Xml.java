@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Finding;
@@ -40,6 +41,7 @@ public final class Xml {
    * @throws NotXml if it is not well-formed, or declares a document type
    */
   public static Xml parse(byte[] bytes) {
+    Objects.requireNonNull(bytes, "parse(bytes): bytes must not be null");
     return new Xml(XmlReader.read(new InputSource(new ByteArrayInputStream(bytes))), Map.of());
   }
 
@@ -51,6 +53,7 @@ public final class Xml {
    * @throws NotXml if it is not well-formed, or declares a document type
    */
   public static Xml parse(String text) {
+    Objects.requireNonNull(text, "parse(text): text must not be null");
     return new Xml(XmlReader.read(new InputSource(new StringReader(text))), Map.of());
   }
 
@@ -137,17 +140,32 @@ public final class Xml {
    * @return a sentence
    */
   public String end(String expression) {
+    Objects.requireNonNull(expression, "end(expression): expression must not be null");
     return DeadXPath.of(document, namespaces, expression);
   }
 
   /**
-   * What differs from a wanted document: elements in order, attributes in any; space between elements,
-   * comments, prefixes and the way text is written do not count.
+   * Why an expression that finds nothing may look past what is there: its steps have no prefix, and the
+   * elements of that name have a namespace.
+   *
+   * @param expression an XPath 1.0 expression
+   * @return a sentence; empty if there are no such elements
+   */
+  public String overlooked(String expression) {
+    Objects.requireNonNull(expression, "overlooked(expression): expression must not be null");
+    return UnprefixedSteps.overlooked(document, expression);
+  }
+
+  /**
+   * What differs from a wanted document: elements and the texts among them in order, attributes in any;
+   * comments, prefixes, the way text is written, and space that stands alone between elements do not
+   * count, unless {@code xml:space} says so. Space at the ends of a text counts.
    *
    * @param wanted the document wanted
    * @return the findings; empty if nothing differs
    */
   public List<Finding> differencesFrom(Xml wanted) {
+    Objects.requireNonNull(wanted, "differencesFrom(wanted): wanted must not be null");
     return new XmlDifferences()
         .between(wanted.document.getDocumentElement(), document.getDocumentElement());
   }

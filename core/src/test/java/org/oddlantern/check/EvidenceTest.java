@@ -16,6 +16,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.function.Executable;
 import org.oddlantern.http.Call;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
@@ -179,6 +181,71 @@ class EvidenceTest {
           throw new IllegalStateException("oops");
         }));
     assertEquals(1, other.getSuppressed().length);
+  }
+
+  @Test
+  void aPathSaysFromHowManyPlacesItLedOnToNothing() {
+    Reply reply = json("{\"items\":[{\"tags\":[\"a\"]},{\"tags\":[\"a\"]},{\"id\":3}]}");
+    NotAsPromised failure = failure(() -> reply.must(
+        at("$.items[*].tags", eachItem(items("a"))), at("$.items[*].tags[0]", items("a", "b"))));
+    assertEquals(
+        "at(\"$.items[*].tags[0]\", the items [\"a\",\"b\"]) (1 of 3 places have nothing at .tags[0])",
+        failure.verdicts().get(0).check());
+    assertEquals(
+        List.of("1 of 3 places have nothing at .tags[0]"),
+        failure.verdicts().get(0).findings().get(0).hints());
+    assertEquals(1, failure.verdicts().size());
+    Check all = at("$.items[*].tags", size(2));
+    assertEquals(all.words(), all.words(json("{\"items\":[{\"tags\":[]},{\"tags\":[]}]}")));
+    assertEquals(
+        "atEach(\"$.items[*].id\", 3) (2 of 3 places have nothing at .id)",
+        atEach("$.items[*].id", 3).words(reply));
+  }
+
+  @Test
+  void aJudgeThatThrowsIsToldWithItemAndLine() {
+    Reply reply = json("[{\"id\":1,\"mood\":\"calm\"},{\"id\":2,\"mood\":\"wild\"}]");
+    Finding finding = failure(() ->
+            reply.must(atEach("$", judgedBy("own rules", Inspection.class, EvidenceTest::picky))))
+        .verdicts()
+        .get(0)
+        .findings()
+        .get(0);
+    assertEquals("$[1]", finding.where());
+    assertEquals("id 2", finding.item());
+    assertTrue(
+        finding
+            .got()
+            .matches(
+                "no answer: it threw java.lang.IllegalStateException: wild \\(EvidenceTest.java:\\d+\\)"),
+        finding.got());
+    record Mute() implements Check {
+      @Override
+      public String words() {
+        return "mute";
+      }
+
+      @Override
+      @SuppressWarnings("NullAway")
+      public List<Finding> examine(Evidence evidence) {
+        return null;
+      }
+    }
+    assertEquals(
+        "it returned null; no findings are List.of()",
+        failure(() -> reply.must(new Mute()))
+            .verdicts()
+            .get(0)
+            .findings()
+            .get(0)
+            .got());
+  }
+
+  private static List<String> picky(Inspection inspection) {
+    if (inspection.mood().equals("wild")) {
+      throw new IllegalStateException("wild");
+    }
+    return List.of();
   }
 
   @Test

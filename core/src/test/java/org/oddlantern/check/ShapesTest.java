@@ -75,7 +75,10 @@ class ShapesTest {
             "'2026-03-12T10:15:30' '2026-03-12 10:15' '2026-02-30T10:15:30Z' '2026-03-12T25:15:30Z'"),
         Arguments.of(
             uuid(), "'f81d4fae-7dec-11d0-a765-00a0c91e6bf6'", "'f81d4fae7dec11d0a76500a0c91e6bf6'"),
-        Arguments.of(email(), "'wren@fennel-hill.example'", "'wren' 'wren@hill' 'a b@c.d' '@c.d'"),
+        Arguments.of(
+            email(),
+            "'wren@fennel-hill.example' 'wren@hill'",
+            "'wren' 'wren@-hill' 'a b@c.d' '@c.d' 'wren..k@hill.example'"),
         Arguments.of(
             exactly(OPEN),
             "{'id':7,'tags':['a','b']}",

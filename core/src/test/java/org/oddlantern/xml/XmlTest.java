@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Random;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -63,12 +64,15 @@ class XmlTest {
       quoteCharacter = '`',
       value = {
         "<a x='1' y='2'/> | <a y=\"2\" x=\"1\"></a> | ``",
-        "`<a><b/>\n  <c>t</c></a>` | <a><b></b><c> <![CDATA[t]]> </c><!-- x --></a> | ``",
+        "`<a><b/>\n  <c>t</c></a>` | <a><b></b><c><![CDATA[t]]></c><!-- x --></a> | ``",
         "<p:a xmlns:p='urn:x'/> | <a xmlns='urn:x'/> | ``",
         "<a xmlns='urn:x'/> | <a xmlns='urn:y'/> | /a: <a/> / <a/> (only the namespace differs: wanted urn:x, got urn:y)",
         "<a><b>x</b><b>y</b></a> | <a><b>x</b><b>Y</b></a> | /a/b[2]: \"y\" / \"Y\" (only upper and lower case differ)",
         "<a><b/><c/></a> | <a><c/></a> | /a/b: <b/> / nothing: the element is missing",
         "<a><c/></a> | <a><b/><c/></a> | /a/b: no such element / <b/>",
+        "<a><c> t</c></a> | <a><c>t</c></a> | /a/c: \" t\" / \"t\" (only white space differs: at character 1 U+0020 SPACE is missing)",
+        "<a>x<b/></a> | <a><b/>x</a> | /a/text()[1]: \"x\" / \"\"; /a/text()[2]: \"\" / \"x\"",
+        "<a xml:space='preserve'> <b/></a> | <a xml:space='preserve'><b/></a> | /a/text()[1]: \" \" / \"\" (only white space differs: U+0020 SPACE is missing at the end)",
         "<a id='1'/> | <a ID='1'/> | /a/@id: \"1\" / no such attribute (did you mean 'ID'?); /a/@ID: no such attribute / \"1\"",
       })
   void comparesDocumentsByWhatTheySay(String wanted, String got, String told) {
@@ -78,6 +82,53 @@ class XmlTest {
             .map(finding -> finding.where() + ": " + finding.wanted() + " / " + finding.got()
                 + (finding.hints().isEmpty() ? "" : " (" + finding.hints().get(0) + ")"))
             .collect(Collectors.joining("; ")));
+  }
+
+  /** What two documents say is compared by a second, simpler reading of the same rules. */
+  @Test
+  void differsExactlyWhereTheDocumentsSayOtherThings() {
+    Random random = new Random(1998);
+    int same = 0;
+    for (int i = 0; i < 20_000; i++) {
+      RandomElement one = RandomElement.of(random, 2);
+      RandomElement other =
+          random.nextBoolean() ? one.changed(random) : RandomElement.of(random, 2);
+      boolean equal = one.meaning().equals(other.meaning());
+      same += equal ? 1 : 0;
+      String wanted = one.written(random);
+      String got = other.written(random);
+      assertEquals(
+          equal,
+          Xml.parse(got).differencesFrom(Xml.parse(wanted)).isEmpty(),
+          () -> wanted + " and " + got);
+    }
+    int held = same;
+    assertTrue(held > 2_000 && held < 18_000, () -> "the same: " + held);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "/hives/hive | hives",
+        "//hive[kind='stack' and @id=1] | hive",
+        "/*/child::hive/@id | hive",
+        "count(//hive) > 1 or hive | hive",
+        "//f:hive/kind | ``",
+        "//*[local-name()='hive']/secret | ``",
+        "//secret[text()='hive'] | ``",
+        "//@hive | ``",
+        "//processing-instruction('hive') | ``",
+        "/f:hives/f:hive[2]/f:secret | ``",
+        "//x:hive | ``",
+      })
+  void tellsStepsThatLookPastANamespace(String expression, String name) {
+    String told = Xml.parse(HIVES).overlooked(expression);
+    assertTrue(
+        name.isEmpty() ? told.isEmpty() : told.startsWith("the step '" + name + "' has no prefix"),
+        told);
+    assertEquals("", Xml.parse(HIVES.replaceAll("f:|xmlns:f='[^']*'", "")).overlooked(expression));
   }
 
   @ParameterizedTest

@@ -3,6 +3,7 @@ package org.oddlantern.http.internal;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.http.Headers;
@@ -65,6 +66,8 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public Evidence must(Check first, Check... more) {
+    Objects.requireNonNull(first, "must(first, more): first must not be null");
+    Objects.requireNonNull(more, "must(first, more): more must not be null");
     List<Verdict> verdicts = made(first, more);
     verdicts.addAll(dueNow());
     judged(verdicts);
@@ -79,9 +82,12 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public Evidence warnUnless(Check first, Check... more) {
+    Objects.requireNonNull(first, "warnUnless(first, more): first must not be null");
+    Objects.requireNonNull(more, "warnUnless(first, more): more must not be null");
     List<Verdict> verdicts = new ArrayList<>(1 + more.length);
     verdicts.add(warned(first));
     for (Check check : more) {
+      Objects.requireNonNull(check, "warnUnless(first, more): a check must not be null");
       verdicts.add(warned(check));
     }
     judged(verdicts);
@@ -90,6 +96,8 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> T valueAt(String path, Class<T> type) {
+    Objects.requireNonNull(path, "valueAt(path, type): path must not be null");
+    Objects.requireNonNull(type, "valueAt(path, type): type must not be null");
     if (path.startsWith("/")) {
       return new XmlReading(this, path, type).value(type);
     }
@@ -102,6 +110,8 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> List<T> valuesAt(String path, Class<T> type) {
+    Objects.requireNonNull(path, "valuesAt(path, type): path must not be null");
+    Objects.requireNonNull(type, "valuesAt(path, type): type must not be null");
     if (path.startsWith("/")) {
       return new XmlReading(this, path, type).values(type);
     }
@@ -113,12 +123,14 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> T bodyAs(Class<T> type) {
+    Objects.requireNonNull(type, "bodyAs(type): type must not be null");
     return new Reading(this, "bodyAs(" + type.getSimpleName() + ")", type)
         .value(JsonPath.of("$"), type);
   }
 
   @Override
   public <T> List<T> bodyAsListOf(Class<T> type) {
+    Objects.requireNonNull(type, "bodyAsListOf(type): type must not be null");
     return new Reading(this, "bodyAsListOf(" + type.getSimpleName() + ")", type).items(type);
   }
 
@@ -137,7 +149,7 @@ public abstract class JudgedEvidence implements Evidence {
     try {
       List<Finding> findings = check.examine(this);
       return new Verdict(
-          check.words(),
+          check.words(this),
           warning,
           findings == null
               ? List.of(broken("it returned null; no findings are List.of()"))
@@ -174,6 +186,7 @@ public abstract class JudgedEvidence implements Evidence {
     checked(first);
     verdicts.add(verdict(first, false));
     for (Check check : more) {
+      Objects.requireNonNull(check, "must(first, more): a check must not be null");
       checked(check);
       verdicts.add(verdict(check, false));
     }

@@ -49,8 +49,7 @@ public record Query(boolean relative, List<Segment> segments) {
   }
 
   /** The one value of a singular query; null if there is none. */
-  @Nullable
-  JsonNode one(JsonNode current, Search search) {
+  public @Nullable JsonNode one(JsonNode current, Search search) {
     JsonNode value = relative ? current : search.root();
     for (Segment segment : segments) {
       search.spend();

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal.text;
 import java.util.regex.Pattern;
 
 /** Mailboxes (RFC 5321, section 4.1.2), and those in any script (RFC 6531). */
-final class Mail {
+public final class Mail {
 
   private static final String ATOM = "[A-Za-z0-9!#$%&'*+/=?^_`{|}~-]";
 
@@ -12,7 +12,8 @@ final class Mail {
 
   private Mail() {}
 
-  static boolean isAddress(String text) {
+  /** Whether a text is the address of a mailbox. */
+  public static boolean isAddress(String text) {
     int at = text.lastIndexOf('@');
     return at > 0
         && LOCAL.matcher(text.substring(0, at)).matches()
