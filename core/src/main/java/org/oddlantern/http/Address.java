@@ -43,6 +43,15 @@ record Address(Template template, List<Object> arguments, List<NamedValue> query
     return new Address(new Template(text, List.of(text)), List.of(), List.of());
   }
 
+  /** Whether it says itself on which host it is. */
+  boolean isAbsolute() {
+    return isAbsolute(template.literals().get(0));
+  }
+
+  private static boolean isAbsolute(String text) {
+    return text.startsWith("http://") || text.startsWith("https://");
+  }
+
   /** This address with a parameter in the stead of those of its name. */
   Address replacing(String name, Object value) {
     List<NamedValue> others = new ArrayList<>(query);
@@ -85,7 +94,7 @@ record Address(Template template, List<Object> arguments, List<NamedValue> query
   }
 
   private static String join(String base, String path) {
-    if (path.startsWith("http://") || path.startsWith("https://")) {
+    if (isAbsolute(path)) {
       return path;
     }
     String trunk = base.endsWith("/") ? base.substring(0, base.length() - 1) : base;

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.oddlantern.http.internal.CookieText;
 
 /**
  * A cookie that a reply sets (RFC 6265, section 4.1).
@@ -29,8 +30,10 @@ public record Cookie(String name, String value, Map<String, String> attributes) 
   }
 
   private static Optional<Cookie> parse(String line) {
-    String[] pieces = line.split(";", -1);
-    int equals = pieces[0].indexOf('=');
+    int end = CookieText.endOfPair(line);
+    String pair = line.substring(0, end);
+    String[] pieces = line.substring(end).split(";", -1);
+    int equals = pair.indexOf('=');
     if (equals < 1) {
       return Optional.empty();
     }
@@ -40,10 +43,10 @@ public record Cookie(String name, String value, Map<String, String> attributes) 
       String name = (sign < 0 ? pieces[i] : pieces[i].substring(0, sign)).trim();
       attributes.putIfAbsent(name, sign < 0 ? "" : pieces[i].substring(sign + 1).trim());
     }
-    String value = pieces[0].substring(equals + 1).trim();
+    String value = pair.substring(equals + 1).trim();
     boolean quoted = value.length() > 1 && value.startsWith("\"") && value.endsWith("\"");
     return Optional.of(new Cookie(
-        pieces[0].substring(0, equals).trim(),
+        pair.substring(0, equals).trim(),
         quoted ? value.substring(1, value.length() - 1) : value,
         attributes));
   }

@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.net.URI;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -31,10 +32,11 @@ record Profile(
     @Nullable UnaryOperator<WireRequest> finish) {
 
   static Profile at(String url) {
+    Place place = Place.of(checked(url));
     return new Profile(
-        new Base(checked(url), false, ""),
+        new Base(place.url(), false, "", List.of()),
         Defaults.STANDARD,
-        Credentials.NONE,
+        place.credentials(),
         Terms.STANDARD,
         0,
         JsonMapping.standard(),
@@ -79,11 +81,18 @@ record Profile(
     return new Profile(base, defaults, credentials, terms, redirects, mapping, checks, hook);
   }
 
+  /** This profile at another address, and as whoever that names. */
+  Profile at(Place place) {
+    Profile moved = base(base.at(place.url()));
+    return place.credentials() == Credentials.NONE ? moved : moved.credentials(place.credentials());
+  }
+
   static String checked(String url) {
     String problem = problem(url);
     if (!problem.isEmpty()) {
-      throw new IllegalArgumentException("'" + url + "' is not the address of a service: " + problem
-          + "; write it like http://127.0.0.1:7411/api");
+      throw new IllegalArgumentException(
+          "'" + Place.shown(url) + "' is not the address of a service: " + problem
+              + "; write it like http://127.0.0.1:7411/api");
     }
     return url;
   }
@@ -97,7 +106,7 @@ record Profile(
       }
       return uri.getHost() == null ? "it names no host" : "";
     } catch (IllegalArgumentException e) {
-      return String.valueOf(e.getMessage());
+      return Place.shown(String.valueOf(e.getMessage()));
     }
   }
 
@@ -107,19 +116,32 @@ record Profile(
    * @param url its address, with its base path
    * @param kept whether it stays there whatever code says
    * @param name what it is named; may be empty
+   * @param alsoProven addresses of other origins to which credentials go too
    */
-  record Base(String url, boolean kept, String name) {
+  record Base(String url, boolean kept, String name, List<String> alsoProven) {
 
     Base at(String other) {
-      return new Base(other, false, name);
+      return new Base(other, false, name, alsoProven);
     }
 
     Base staying() {
-      return new Base(url, true, name);
+      return new Base(url, true, name, alsoProven);
+    }
+
+    Base proving(String other) {
+      List<String> more = new ArrayList<>(alsoProven);
+      more.add(other);
+      return new Base(url, kept, name, List.copyOf(more));
+    }
+
+    /** Whether what proves who calls may go there. */
+    boolean mayProveTo(URI uri) {
+      return Sender.isSameOrigin(URI.create(url), uri)
+          || alsoProven.stream().anyMatch(one -> Sender.isSameOrigin(URI.create(one), uri));
     }
 
     Base named(String other) {
-      return new Base(url, kept, other);
+      return new Base(url, kept, other, alsoProven);
     }
   }
 

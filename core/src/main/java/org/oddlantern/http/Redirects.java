@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.net.URI;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.oddlantern.json.Secret;
@@ -9,11 +10,10 @@ import org.oddlantern.json.Secret;
  * Where a redirect leads (RFC 9110, section 15.4), and what may go there: to another origin nothing that
  * proves who calls.
  */
-record Redirects(Credentials credentials, List<Secret> secrets, Credentials.Tokens tokens) {
+record Redirects(
+    Profile.Base base, Credentials credentials, List<Secret> secrets, Credentials.Tokens tokens) {
 
   private static final Set<Integer> STATUSES = Set.of(301, 302, 303, 307, 308);
-  private static final List<String> PROOFS =
-      List.of("Authorization", "Proxy-Authorization", "Cookie");
 
   boolean isRedirect(WireReply reply) {
     return STATUSES.contains(reply.status())
@@ -29,22 +29,20 @@ record Redirects(Credentials credentials, List<Secret> secrets, Credentials.Toke
             request.headers().without("Content-Type"),
             Content.NONE)
         : request.to(target);
-    return Sender.isSameOrigin(request.uri(), target)
+    return isKept(request.uri(), target)
         ? next.to(credentials.on(next, tokens).uri())
-        : withoutProof(next);
+        : new WireRequest(next.method(), next.uri(), withoutProof(next.headers()), next.body());
   }
 
-  private WireRequest withoutProof(WireRequest request) {
-    Headers headers = request.headers();
-    for (String name : PROOFS) {
-      headers = headers.without(name);
-    }
-    for (Header header : headers.fields()) {
-      boolean secret = secrets.stream().anyMatch(one -> header.value().contains(one.reveal()))
-          || credentials.secrets().stream().anyMatch(one -> header.value().contains(one.reveal()));
-      headers = secret ? headers.without(header.name()) : headers;
-    }
-    return new WireRequest(request.method(), request.uri(), headers, request.body());
+  /** Whether what proves who calls goes along. */
+  boolean isKept(URI from, URI to) {
+    return Sender.isSameOrigin(from, to) || base.mayProveTo(to);
+  }
+
+  private Headers withoutProof(Headers headers) {
+    List<Secret> all = new ArrayList<>(secrets);
+    all.addAll(credentials.secrets());
+    return Proofs.without(headers, all);
   }
 
   private static boolean becomesGet(String method, int status) {
@@ -55,7 +53,7 @@ record Redirects(Credentials credentials, List<Secret> secrets, Credentials.Toke
   private static URI target(WireRequest request, String location) {
     try {
       URI target = Address.resolved(request.uri(), location);
-      return URI.create(Profile.checked(target.toString()));
+      return URI.create(Place.of(Profile.checked(target.toString())).url());
     } catch (IllegalArgumentException e) {
       throw new NoReply(
           request.line() + " was redirected to '" + location + "', which is no address", e);

@@ -1,7 +1,11 @@
 package org.oddlantern.http;
 
+import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.json.JsonMapping;
@@ -14,14 +18,18 @@ import org.oddlantern.json.Secret;
 record RequestWriter(Profile profile, Surroundings surroundings) {
 
   WireRequest write(Call call, Credentials.Tokens tokens) {
+    return finished(fed(call, whole(call, tokens), Set.of()));
+  }
+
+  private WireRequest whole(Call call, Credentials.Tokens tokens) {
     CaseRecorder recorder = surroundings.recorder();
     JsonMapping mapping = profile.mapping().hearing(secret -> recorder.secret(Secret.of(secret)));
-    WireRequest plain = new WireRequest(
-        call.method(),
-        call.address().resolve(profile.url(), mapping),
-        standard(call),
-        call.body().content(mapping));
-    Credentials credentials = credentials(call);
+    Place place = Place.of(call.address().resolve(profile.url(), mapping));
+    URI uri = URI.create(place.url());
+    WireRequest plain =
+        new WireRequest(call.method(), uri, standard(call, uri), call.body().content(mapping));
+    Credentials credentials =
+        place.credentials() == Credentials.NONE ? credentials(call) : place.credentials();
     profile.defaults().secrets().forEach(recorder::secret);
     call.options().secrets().forEach(recorder::secret);
     credentials.secrets().forEach(recorder::secret);
@@ -30,33 +38,64 @@ record RequestWriter(Profile profile, Surroundings surroundings) {
     for (String left : call.options().left()) {
       headers = headers.without(left);
     }
-    WireRequest whole = new WireRequest(proven.method(), proven.uri(), headers, proven.body());
-    return finished(isAnonymous(call) ? whole : fed(whole));
+    return new WireRequest(proven.method(), proven.uri(), headers, proven.body());
   }
 
+  /** Those of the call, else those of the service, which stay with the service. */
   Credentials credentials(Call call) {
     Credentials own = call.options().credentials();
-    return own == null ? profile.credentials() : own;
+    if (own != null) {
+      return own;
+    }
+    boolean abroad = call.address().isAbsolute()
+        && !profile.base().mayProveTo(call.address().resolve(profile.url(), profile.mapping()));
+    return abroad ? Credentials.NONE : profile.credentials();
   }
 
-  /** With the cookies that go there, those of the call winning. */
-  WireRequest fed(WireRequest request) {
-    String kept = surroundings.cookies().header(request.uri()).orElse("");
-    if (kept.isEmpty()) {
+  /**
+   * With the cookies that go there, those of the call winning over those that were kept before, but not
+   * over those that a reply on the way has set.
+   */
+  WireRequest fed(Call call, WireRequest request, Set<String> setOnTheWay) {
+    if (isAnonymous(call)) {
       return request;
     }
-    String own = request.headers().first("Cookie").orElse("");
+    List<String> own = request.headers().first("Cookie").stream()
+        .flatMap(line -> Stream.of(line.split(";\\s*", -1)))
+        .filter(pair -> !setOnTheWay.contains(name(pair)))
+        .toList();
+    Set<String> named = own.stream().map(RequestWriter::name).collect(Collectors.toSet());
     List<String> pairs = new ArrayList<>();
-    for (String pair : kept.split("; ", -1)) {
-      String name = pair.substring(0, pair.indexOf('=') + 1);
-      if (!("; " + own).contains("; " + name)) {
+    for (String pair : surroundings.cookies().pairs(request.uri())) {
+      if (!named.contains(name(pair))) {
         pairs.add(pair);
       }
     }
-    if (!own.isEmpty()) {
-      pairs.add(own);
-    }
-    return request.with("Cookie", String.join("; ", pairs));
+    pairs.addAll(own);
+    return pairs.isEmpty()
+        ? new WireRequest(
+            request.method(), request.uri(), request.headers().without("Cookie"), request.body())
+        : request.with("Cookie", String.join("; ", pairs));
+  }
+
+  private static String name(String pair) {
+    int equals = pair.indexOf('=');
+    return (equals < 0 ? pair : pair.substring(0, equals)).strip();
+  }
+
+  /** What the call itself says of cookies, as it may go where a redirect leads. */
+  WireRequest withOwnCookies(Call call, WireRequest request) {
+    Headers headers = request.headers().without("Cookie");
+    String own = call.headers()
+        .first("Cookie")
+        .or(() -> profile.defaults().headers().first("Cookie"))
+        .orElse("");
+    boolean left = call.options().left().stream().anyMatch("Cookie"::equalsIgnoreCase);
+    return new WireRequest(
+        request.method(),
+        request.uri(),
+        own.isEmpty() || left ? headers : headers.with("Cookie", own),
+        request.body());
   }
 
   WireRequest finished(WireRequest request) {
@@ -68,8 +107,10 @@ record RequestWriter(Profile profile, Surroundings surroundings) {
     return call.options().credentials() == Credentials.NONE;
   }
 
-  private Headers standard(Call call) {
-    Headers defaults = profile.defaults().headers();
+  private Headers standard(Call call, URI uri) {
+    Headers defaults = profile.base().mayProveTo(uri)
+        ? profile.defaults().headers()
+        : Proofs.without(profile.defaults().headers(), profile.defaults().secrets());
     String type = call.body().contentType();
     String name = profile.defaults().caseHeader();
     String marker = name.isEmpty() ? "" : surroundings.recorder().marker().orElse("");

@@ -5,12 +5,14 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Terms;
@@ -86,7 +88,9 @@ final class Sender {
     if (limit == 0) {
       return first;
     }
-    Redirects redirects = new Redirects(writer.credentials(call), secrets(call), this::token);
+    Redirects redirects =
+        new Redirects(profile.base(), writer.credentials(call), secrets(call), this::token);
+    Set<String> setOnTheWay = new HashSet<>();
     Exchange exchange = first;
     for (int count = 0; redirects.isRedirect(replyOf(exchange)); count++) {
       if (count == limit) {
@@ -101,7 +105,11 @@ final class Sender {
       if (!surroundings.readOnly().isEmpty() && !SAFE.contains(next.method())) {
         throw readOnly(next.line());
       }
-      exchange = travel.exchange(writer.finished(writer.fed(next)));
+      Cookie.in(replyOf(exchange).headers()).forEach(cookie -> setOnTheWay.add(cookie.name()));
+      WireRequest baked = redirects.isKept(exchange.request().uri(), next.uri())
+          ? writer.withOwnCookies(call, next)
+          : next;
+      exchange = travel.exchange(writer.finished(writer.fed(call, baked, setOnTheWay)));
     }
     return exchange;
   }
@@ -225,8 +233,9 @@ final class Sender {
       Instant sentAt = Instant.now();
       long begun = System.nanoTime();
       try {
+        Terms own = provenIfAllowed(request.uri());
         WireReply reply =
-            surroundings.transport().send(request, isFirst() ? terms : terms.within(left(begun)));
+            surroundings.transport().send(request, isFirst() ? own : own.within(left(begun)));
         surroundings.cookies().keep(request.uri(), reply.headers());
         return told(new Exchange(origin, request, reply, sentAt, since(begun), null));
       } catch (TransportFault e) {
@@ -242,6 +251,13 @@ final class Sender {
       if (heard && !ended.isEmpty()) {
         throw new NotSent(request.line() + " was not sent: " + ended);
       }
+    }
+
+    /** A client certificate proves who calls, too. */
+    private Terms provenIfAllowed(URI uri) {
+      return profile.base().mayProveTo(uri)
+          ? terms
+          : terms.securedBy(terms.security().as(Security.Identity.NOBODY));
     }
 
     private boolean isFirst() {

@@ -70,7 +70,7 @@ public final class Service {
   public Service movedTo(String url) {
     Objects.requireNonNull(url, "movedTo(url): url must not be null");
     String checked = Profile.checked(url);
-    return profile.base().kept() ? this : with(profile.base(profile.base().at(checked)));
+    return profile.base().kept() ? this : with(profile.at(Place.of(checked)));
   }
 
   /**
@@ -132,6 +132,22 @@ public final class Service {
   public Service credentials(Credentials own) {
     Objects.requireNonNull(own, "credentials(own): own must not be null");
     return with(profile.credentials(own));
+  }
+
+  /**
+   * This service with its credentials sent to another origin too, where a call to an absolute URL or a
+   * redirect leads there. Else they stay with the service's own.
+   *
+   * <pre>{@code
+   * beeyard.credentialsAlsoTo("https://photos.example.org").send(Call.get(photo))
+   * }</pre>
+   *
+   * @param url an address there
+   * @return the service
+   * @throws IllegalArgumentException if it is no such address
+   */
+  public Service credentialsAlsoTo(String url) {
+    return with(profile.base(profile.base().proving(Profile.checked(url))));
   }
 
   /**

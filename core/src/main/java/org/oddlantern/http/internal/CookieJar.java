@@ -2,16 +2,15 @@ package org.oddlantern.http.internal;
 
 import java.net.URI;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
-import java.util.stream.Collectors;
 import org.apache.hc.client5.http.cookie.BasicCookieStore;
 import org.apache.hc.client5.http.cookie.Cookie;
 import org.apache.hc.client5.http.cookie.CookieOrigin;
+import org.apache.hc.client5.http.cookie.CookiePriorityComparator;
 import org.apache.hc.client5.http.cookie.CookieSpec;
 import org.apache.hc.client5.http.cookie.MalformedCookieException;
+import org.apache.hc.client5.http.cookie.SetCookie;
 import org.apache.hc.client5.http.impl.cookie.RFC6265LaxSpec;
 import org.apache.hc.core5.http.message.BasicHeader;
 import org.oddlantern.http.Headers;
@@ -30,36 +29,41 @@ public final class CookieJar {
     }
     CookieOrigin origin = origin(from);
     for (String line : headers.all("Set-Cookie")) {
-      try {
-        for (Cookie cookie : rules.parse(new BasicHeader("Set-Cookie", line), origin)) {
-          rules.validate(cookie, origin);
-          store.addCookie(cookie);
-          empty = false;
-        }
-      } catch (MalformedCookieException e) {
-        // a browser passes over such a cookie too; the reply still shows it
+      if (!kept(line, origin)) {
+        kept(CookieText.withoutExpiry(line), origin);
       }
     }
   }
 
-  /** The value of the Cookie header for that address; empty if none goes there. */
-  public Optional<String> header(URI to) {
+  /** What cannot be read of a cookie is passed over, and so is a cookie that must not come from there. */
+  private boolean kept(String line, CookieOrigin origin) {
+    try {
+      for (Cookie cookie : rules.parse(new BasicHeader("Set-Cookie", line), origin)) {
+        rules.validate(cookie, origin);
+        if (cookie instanceof SetCookie written) {
+          written.setValue(CookieText.value(line)); // it goes back as it came
+        }
+        store.addCookie(cookie);
+        empty = false;
+      }
+      return true;
+    } catch (MalformedCookieException e) {
+      return false;
+    }
+  }
+
+  /** The pairs for the Cookie header of a request to that address. */
+  public List<String> pairs(URI to) {
     if (empty) {
-      return Optional.empty();
+      return List.of();
     }
     CookieOrigin origin = origin(to);
     Instant now = Instant.now();
-    List<Cookie> matching = new ArrayList<>();
-    for (Cookie cookie : store.getCookies()) {
-      if (!cookie.isExpired(now) && rules.match(cookie, origin)) {
-        matching.add(cookie);
-      }
-    }
-    return matching.isEmpty()
-        ? Optional.empty()
-        : Optional.of(matching.stream()
-            .map(cookie -> cookie.getName() + "=" + cookie.getValue())
-            .collect(Collectors.joining("; ")));
+    return store.getCookies().stream()
+        .filter(cookie -> !cookie.isExpired(now) && rules.match(cookie, origin))
+        .sorted(CookiePriorityComparator.INSTANCE) // longer paths first, then older ones
+        .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+        .toList();
   }
 
   private static CookieOrigin origin(URI uri) {

@@ -64,6 +64,9 @@ final class FaultWords {
     if (e instanceof SilentConnection.TooLong) {
       return "the reply is longer than it says: " + e.getMessage();
     }
+    if (e instanceof SilentConnection.Crossed) {
+      return "the service closed a kept connection just as the call was sent on it; whether it was heard is not known, so it was not sent again";
+    }
     if (e instanceof NoHttpResponseException) {
       return "the service closed the connection without an HTTP reply";
     }

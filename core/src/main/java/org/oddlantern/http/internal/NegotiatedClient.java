@@ -3,6 +3,7 @@ package org.oddlantern.http.internal;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
@@ -15,6 +16,7 @@ import org.apache.hc.client5.http.ssl.NoopHostnameVerifier;
 import org.apache.hc.core5.http.ContentType;
 import org.apache.hc.core5.http.HttpHost;
 import org.apache.hc.core5.http.HttpResponse;
+import org.apache.hc.core5.http.config.CharCodingConfig;
 import org.apache.hc.core5.http.impl.bootstrap.HttpAsyncRequester;
 import org.apache.hc.core5.http.message.BasicHttpRequest;
 import org.apache.hc.core5.http.nio.support.BasicRequestProducer;
@@ -50,6 +52,8 @@ final class NegotiatedClient {
         .setVersionPolicy(HttpVersionPolicy.NEGOTIATE)
         .setTlsStrategy(tls.buildAsync())
         .setHttp1Config(SilentConnection.LIMITS)
+        .setCharCodingConfig(
+            CharCodingConfig.custom().setCharset(StandardCharsets.ISO_8859_1).build())
         .setH2Config(H2Config.custom()
             .setPushEnabled(false)
             .setMaxHeaderListSize(SilentConnection.LONGEST_LINE * 4)
@@ -63,7 +67,7 @@ final class NegotiatedClient {
   WireReply send(WireRequest request, Terms terms, Progress progress, Cut cut) throws IOException {
     BasicHttpRequest wire = new BasicHttpRequest(request.method(), request.uri());
     for (Header header : request.headers().fields()) {
-      wire.addHeader(header.name(), PooledTransport.octets(header.value()));
+      wire.addHeader(header.name(), HeaderText.toSend(header.value()));
     }
     BasicRequestProducer producer = new BasicRequestProducer(
         wire, request.body().length() == 0 ? null : new ContentProducer(request.body()));
@@ -129,8 +133,7 @@ final class NegotiatedClient {
       }
       List<Header> fields = new ArrayList<>();
       for (org.apache.hc.core5.http.Header header : came.getHeaders()) {
-        fields.add(
-            new Header(header.getName(), header.getValue() == null ? "" : header.getValue()));
+        fields.add(PooledTransport.header(header));
       }
       String reason = came.getReasonPhrase();
       return new WireReply(

@@ -4,12 +4,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
@@ -53,31 +53,25 @@ public final class PooledTransport implements Transport {
   @Override
   public WireReply send(WireRequest request, Terms terms) throws TransportFault {
     Progress progress = new Progress(terms.body());
-    HttpUriRequestBase wire = wire(request, terms);
+    AtomicReference<HttpUriRequestBase> wire = new AtomicReference<>(wire(request, terms));
     DeadlineWatch.Alarm alarm = deadlines.set(terms.deadline().toNanos(), () -> {
       progress.isOverDue();
-      wire.abort();
+      wire.get().abort();
     });
     try {
-      return send(wire, request, terms, progress);
-    } catch (SilentConnection.StrayBytes e) {
-      return sentAgain(request, terms, progress, wire);
+      while (true) {
+        try {
+          return send(wire.get(), request, terms, progress);
+        } catch (SilentConnection.Useless e) {
+          // nothing had been sent: another kept connection, or at last a new one
+          wire.set(wire(request, terms));
+          progress.refuseIfLate();
+        }
+      }
     } catch (IOException | RuntimeException e) {
       throw FaultWords.fault(e, request, terms, progress);
     } finally {
       deadlines.callOff(alarm);
-    }
-  }
-
-  /** Nothing had been sent: the connection was useless before. */
-  private WireReply sentAgain(
-      WireRequest request, Terms terms, Progress progress, HttpUriRequestBase wire)
-      throws TransportFault {
-    try {
-      wire.reset();
-      return send(wire, request, terms, progress);
-    } catch (IOException | RuntimeException e) {
-      throw FaultWords.fault(e, request, terms, progress);
     }
   }
 
@@ -112,23 +106,13 @@ public final class PooledTransport implements Transport {
   private static HttpUriRequestBase wire(WireRequest request, Terms terms) {
     HttpUriRequestBase wire = new HttpUriRequestBase(request.method(), request.uri());
     for (Header header : request.headers().fields()) {
-      wire.addHeader(header.name(), octets(header.value()));
+      wire.addHeader(header.name(), HeaderText.toSend(header.value()));
     }
     if (request.body().length() != 0) {
       wire.setEntity(new ContentEntity(request.body()));
     }
     wire.setAbsoluteRequestUri(isForwarded(request, terms));
     return wire;
-  }
-
-  /** The text with a character for each of its bytes in UTF-8; an encoder of the client is slower. */
-  static String octets(String text) {
-    for (int i = 0; i < text.length(); i++) {
-      if (text.charAt(i) > 127) {
-        return new String(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1);
-      }
-    }
-    return text;
   }
 
   /** Whether the proxy gets the request itself (RFC 9112, section 3.2.2), rather than a tunnel. */
@@ -156,7 +140,7 @@ public final class PooledTransport implements Transport {
     progress.statusCame(response.getCode());
     List<Header> fields = new ArrayList<>();
     for (org.apache.hc.core5.http.Header header : response.getHeaders()) {
-      fields.add(new Header(header.getName(), header.getValue() == null ? "" : header.getValue()));
+      fields.add(header(header));
     }
     Headers headers = new Headers(fields);
     return new WireReply(
@@ -164,6 +148,11 @@ public final class PooledTransport implements Transport {
         response.getReasonPhrase() == null ? "" : response.getReasonPhrase(),
         headers,
         body(response.getEntity(), headers, progress));
+  }
+
+  static Header header(org.apache.hc.core5.http.Header came) {
+    String value = came.getValue() == null ? "" : came.getValue();
+    return new Header(came.getName(), HeaderText.came(came.getName(), value));
   }
 
   private static byte[] body(@Nullable HttpEntity entity, Headers headers, Progress progress)

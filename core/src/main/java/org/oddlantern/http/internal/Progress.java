@@ -2,6 +2,7 @@ package org.oddlantern.http.internal;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InterruptedIOException;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -25,6 +26,13 @@ final class Progress {
 
   void isOverDue() {
     late = true;
+  }
+
+  /** The deadline may have come between two connections. */
+  void refuseIfLate() throws InterruptedIOException {
+    if (late) {
+      throw new InterruptedIOException("the deadline is over");
+    }
   }
 
   void statusCame(int code) {

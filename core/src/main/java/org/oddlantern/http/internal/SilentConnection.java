@@ -4,15 +4,17 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.InterruptedIOException;
 import java.net.Socket;
+import java.net.SocketException;
 import javax.net.ssl.SSLSession;
 import javax.net.ssl.SSLSocket;
 import org.apache.hc.client5.http.io.ManagedHttpClientConnection;
 import org.apache.hc.core5.http.ClassicHttpRequest;
+import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.Header;
 import org.apache.hc.core5.http.HttpException;
+import org.apache.hc.core5.http.NoHttpResponseException;
 import org.apache.hc.core5.http.config.Http1Config;
 import org.apache.hc.core5.http.impl.io.DefaultBHttpClientConnection;
-import org.apache.hc.core5.http.impl.io.DefaultHttpRequestWriterFactory;
 import org.apache.hc.core5.http.impl.io.SocketHolder;
 import org.apache.hc.core5.http.io.HttpConnectionFactory;
 import org.apache.hc.core5.http.io.SessionInputBuffer;
@@ -27,6 +29,8 @@ import org.jspecify.annotations.Nullable;
 final class SilentConnection extends DefaultBHttpClientConnection
     implements ManagedHttpClientConnection {
 
+  private static final long IDLE_NANOS = 10_000_000;
+
   static final int MOST_HEADERS = 1_000;
   static final int LONGEST_LINE = 1 << 16;
 
@@ -40,17 +44,12 @@ final class SilentConnection extends DefaultBHttpClientConnection
 
   private volatile boolean closed;
   private boolean used;
+  private boolean kept;
+  private volatile long idleSince;
   private Timeout timeout = Timeout.DISABLED;
 
   private SilentConnection() {
-    super(
-        LIMITS,
-        null,
-        null,
-        null,
-        null,
-        DefaultHttpRequestWriterFactory.INSTANCE,
-        limits -> new StrictParser(LIMITS));
+    super(LIMITS, null, null, null, null, OctetWriter::new, limits -> new StrictParser(LIMITS));
   }
 
   private static SilentConnection made(@Nullable Socket socket) throws IOException {
@@ -84,13 +83,38 @@ final class SilentConnection extends DefaultBHttpClientConnection
 
   @Override
   public void sendRequestHeader(ClassicHttpRequest request) throws HttpException, IOException {
-    Socket socket = getSocket();
-    if (used && socket != null && socket.getInputStream().available() > 0) {
-      throw new StrayBytes();
+    if (isUseless()) {
+      throw new Useless();
     }
+    kept = used;
     used = true;
     leaveOutClientName(request);
     super.sendRequestHeader(request);
+  }
+
+  @Override
+  public ClassicHttpResponse receiveResponseHeader() throws HttpException, IOException {
+    try {
+      return super.receiveResponseHeader();
+    } catch (NoHttpResponseException | SocketException e) {
+      if (kept) {
+        throw new Crossed(e);
+      }
+      throw e;
+    }
+  }
+
+  /**
+   * Whether something came on an idle connection, which belongs to no reply, or the service has closed it.
+   * Finding out about the last takes a moment, so it is asked of those only that were idle for a while.
+   */
+  private boolean isUseless() throws IOException {
+    Socket socket = getSocket();
+    if (!used || socket == null) {
+      return false;
+    }
+    return socket.getInputStream().available() > 0
+        || System.nanoTime() - idleSince > IDLE_NANOS && isStale();
   }
 
   /** Who leaves the header out wants none, not that of the client. */
@@ -133,6 +157,7 @@ final class SilentConnection extends DefaultBHttpClientConnection
 
   @Override
   public void passivate() {
+    idleSince = System.nanoTime();
     super.setSocketTimeout(Timeout.ZERO_MILLISECONDS);
   }
 
@@ -147,12 +172,21 @@ final class SilentConnection extends DefaultBHttpClientConnection
     super.setSocketTimeout(limit);
   }
 
-  /** Something came on an idle connection: it belongs to no reply, and nothing was sent yet. */
-  static final class StrayBytes extends IOException {
+  /** A kept connection that serves no more; nothing was sent on it yet. */
+  static final class Useless extends IOException {
     private static final long serialVersionUID = 1L;
 
-    StrayBytes() {
-      super("bytes came that belong to no reply");
+    Useless() {
+      super("the kept connection is closed, or bytes came on it that belong to no reply");
+    }
+  }
+
+  /** A kept connection was closed while a call was sent on it. */
+  static final class Crossed extends IOException {
+    private static final long serialVersionUID = 1L;
+
+    Crossed(IOException cause) {
+      super(cause.getMessage(), cause);
     }
   }
 
