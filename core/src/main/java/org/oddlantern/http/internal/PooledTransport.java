@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicReference;
 import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.client5.http.config.ConnectionConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
@@ -53,18 +52,18 @@ public final class PooledTransport implements Transport {
   @Override
   public WireReply send(WireRequest request, Terms terms) throws TransportFault {
     Progress progress = new Progress(terms.body());
-    AtomicReference<HttpUriRequestBase> wire = new AtomicReference<>(wire(request, terms));
+    Renewed wire = new Renewed(wire(request, terms));
     DeadlineWatch.Alarm alarm = deadlines.set(terms.deadline().toNanos(), () -> {
       progress.isOverDue();
-      wire.get().abort();
+      wire.now.abort();
     });
     try {
       while (true) {
         try {
-          return send(wire.get(), request, terms, progress);
+          return send(wire.now, request, terms, progress);
         } catch (SilentConnection.Useless e) {
           // nothing had been sent: another kept connection, or at last a new one
-          wire.set(wire(request, terms));
+          wire.now = wire(request, terms);
           progress.refuseIfLate();
         }
       }
@@ -167,6 +166,15 @@ public final class PooledTransport implements Transport {
       return ContentCoding.isCoded(headers)
           ? progress.read(ContentCoding.decoded(stream, headers), -1)
           : progress.read(stream, entity.getContentLength());
+    }
+  }
+
+  /** The request of the connection at work, which a deadline may abort from its own thread. */
+  private static final class Renewed {
+    private volatile HttpUriRequestBase now;
+
+    Renewed(HttpUriRequestBase first) {
+      now = first;
     }
   }
 
