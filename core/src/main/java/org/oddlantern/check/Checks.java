@@ -3,17 +3,12 @@ package org.oddlantern.check;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
-import org.oddlantern.http.NotAsPromised;
-import org.oddlantern.http.internal.Gathering;
-import org.oddlantern.internal.CurrentCase;
-import org.oddlantern.internal.StoryListener;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Worded;
@@ -32,7 +27,7 @@ import org.oddlantern.xml.Xml;
  *
  * <p>Checks are immutable and safe to use from several threads.
  */
-public final class Checks extends Shapes {
+public final class Checks extends Steps {
 
   private Checks() {}
 
@@ -54,7 +49,7 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if it is no such class
    */
   public static Check status(String family) {
-    Objects.requireNonNull(family, "status(family): family must not be null");
+    Needed.of(family, "status(family): family");
     if (!family.matches("[1-5]xx")) {
       throw new IllegalArgumentException(
           "status(\"" + family + "\"): wanted a number, or one of 1xx, 2xx, 3xx, 4xx, 5xx");
@@ -73,7 +68,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check status(Shape shape) {
-    Objects.requireNonNull(shape, "status(shape): shape must not be null");
+    Needed.of(shape, "status(shape): shape");
     return new StatusCheck("status(" + shape.words() + ")", shape.words(), shape);
   }
 
@@ -84,7 +79,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check header(String name) {
-    Objects.requireNonNull(name, "header(name): name must not be null");
+    Needed.of(name, "header(name): name");
     return new HeaderCheck("header(\"" + name + "\")", name, anyText());
   }
 
@@ -96,8 +91,8 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check header(String name, Object value) {
-    Objects.requireNonNull(name, "header(name, value): name must not be null");
-    Objects.requireNonNull(value, "header(name, value): value must not be null");
+    Needed.of(name, "header(name, value): name");
+    Needed.of(value, "header(name, value): value");
     return new HeaderCheck(words("header", name, value), name, shape(value));
   }
 
@@ -108,7 +103,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check cookie(String name) {
-    Objects.requireNonNull(name, "cookie(name): name must not be null");
+    Needed.of(name, "cookie(name): name");
     return new CookieCheck("cookie(\"" + name + "\")", name, anyText());
   }
 
@@ -120,8 +115,8 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check cookie(String name, Object value) {
-    Objects.requireNonNull(name, "cookie(name, value): name must not be null");
-    Objects.requireNonNull(value, "cookie(name, value): value must not be null");
+    Needed.of(name, "cookie(name, value): name");
+    Needed.of(value, "cookie(name, value): value");
     return new CookieCheck(words("cookie", name, value), name, shape(value));
   }
 
@@ -141,7 +136,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check contentType(String type) {
-    Objects.requireNonNull(type, "contentType(type): type must not be null");
+    Needed.of(type, "contentType(type): type");
     return new ContentTypeCheck(type);
   }
 
@@ -165,7 +160,7 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if the path cannot be read
    */
   public static Check at(String path, @Nullable Object shape) {
-    Objects.requireNonNull(path, "at(path, shape): path must not be null");
+    Needed.of(path, "at(path, shape): path");
     return new PathCheck(words("at", path, shape), JsonPath.of(path), shape(shape));
   }
 
@@ -180,7 +175,7 @@ public final class Checks extends Shapes {
    * @throws IllegalArgumentException if the path cannot be read
    */
   public static EachCheck atEach(String path, @Nullable Object item) {
-    Objects.requireNonNull(path, "atEach(path, item): path must not be null");
+    Needed.of(path, "atEach(path, item): path");
     return new EachCheck(
         words("atEach", path, item), JsonPath.of(path), new EachItem(itemShape(item)));
   }
@@ -192,7 +187,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check answeredWithin(Duration limit) {
-    Objects.requireNonNull(limit, "answeredWithin(limit): limit must not be null");
+    Needed.of(limit, "answeredWithin(limit): limit");
     return new TimeCheck(limit);
   }
 
@@ -206,7 +201,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check xpath(String expression, @Nullable Object value) {
-    Objects.requireNonNull(expression, "xpath(expression, value): expression must not be null");
+    Needed.of(expression, "xpath(expression, value): expression");
     return new XPathCheck(words("xpath", expression, value), expression, Map.of(), shape(value));
   }
 
@@ -220,10 +215,8 @@ public final class Checks extends Shapes {
    */
   public static Check xpath(
       String expression, Map<String, String> namespaces, @Nullable Object value) {
-    Objects.requireNonNull(
-        expression, "xpath(expression, namespaces, value): expression must not be null");
-    Objects.requireNonNull(
-        namespaces, "xpath(expression, namespaces, value): namespaces must not be null");
+    Needed.of(expression, "xpath(expression, namespaces, value): expression");
+    Needed.of(namespaces, "xpath(expression, namespaces, value): namespaces");
     return new XPathCheck(
         words("xpath", expression, value), expression, Map.copyOf(namespaces), shape(value));
   }
@@ -237,7 +230,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check sameXml(Xml document) {
-    Objects.requireNonNull(document, "sameXml(document): document must not be null");
+    Needed.of(document, "sameXml(document): document");
     return new SameXmlCheck(document);
   }
 
@@ -249,7 +242,7 @@ public final class Checks extends Shapes {
    * @throws org.oddlantern.xml.NotXml if the text is not XML
    */
   public static Check sameXml(String document) {
-    Objects.requireNonNull(document, "sameXml(document): document must not be null");
+    Needed.of(document, "sameXml(document): document");
     return new SameXmlCheck(Xml.parse(document));
   }
 
@@ -262,8 +255,8 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check holds(String words, Predicate<Evidence> condition) {
-    Objects.requireNonNull(words, "holds(words, condition): words must not be null");
-    Objects.requireNonNull(condition, "holds(words, condition): condition must not be null");
+    Needed.of(words, "holds(words, condition): words");
+    Needed.of(condition, "holds(words, condition): condition");
     return new Holds(named(words), condition);
   }
 
@@ -275,7 +268,7 @@ public final class Checks extends Shapes {
    * @return the check
    */
   public static Check holds(String words, boolean truth) {
-    Objects.requireNonNull(words, "holds(words, truth): words must not be null");
+    Needed.of(words, "holds(words, truth): words");
     return new Holds(named(words), evidence -> truth);
   }
 
@@ -292,69 +285,10 @@ public final class Checks extends Shapes {
    */
   public static <T> Judged<T> judgedBy(
       String words, Class<T> type, Function<T, ? extends List<String>> judge) {
-    Objects.requireNonNull(words, "judgedBy(words, type, judge): words must not be null");
-    Objects.requireNonNull(type, "judgedBy(words, type, judge): type must not be null");
-    Objects.requireNonNull(judge, "judgedBy(words, type, judge): judge must not be null");
+    Needed.of(words, "judgedBy(words, type, judge): words");
+    Needed.of(type, "judgedBy(words, type, judge): type");
+    Needed.of(judge, "judgedBy(words, type, judge): judge");
     return new Judged<>(named(words), type, judge);
-  }
-
-  /**
-   * Does a piece of a case in which failing checks do not end it, and fails at its end with all of them.
-   * A reading that finds nothing still ends it, since there is no value to go on with.
-   *
-   * @param <X> the checked exception the piece may throw
-   * @param piece calls and checks
-   * @throws X if the piece throws it
-   * @throws org.oddlantern.http.NotAsPromised with every failure, if there was one
-   */
-  public static <X extends Exception> void gatherFailures(Deeds<X> piece) throws X {
-    Objects.requireNonNull(piece, "gatherFailures(piece): piece must not be null");
-    GatheredFailures.of(piece);
-  }
-
-  /**
-   * Does a piece of a case again and again until it holds, with growing pauses. Only the last try counts
-   * and is recorded. Failing checks, failing readings and missing replies are tried again; everything
-   * else that is thrown ends it.
-   *
-   * @param <X> the checked exception the piece may throw
-   * @param limit how long to try
-   * @param piece calls and checks
-   * @throws X if the piece throws it
-   */
-  public static <X extends Exception> void eventually(Duration limit, Deeds<X> piece) throws X {
-    Objects.requireNonNull(limit, "eventually(limit, piece): limit must not be null");
-    Objects.requireNonNull(piece, "eventually(limit, piece): piece must not be null");
-    try {
-      new Tries(limit).<Boolean, X>until(() -> {
-        piece.done();
-        return true;
-      });
-    } catch (NotAsPromised e) {
-      Gathering.giveUp(e); // it gives no value, so the rest can go on
-    }
-  }
-
-  /**
-   * The same for a piece that gives a value. Null and an empty {@code Optional} are not there yet.
-   *
-   * @param <T> the type of the value
-   * @param <X> the checked exception the piece may throw
-   * @param limit how long to try
-   * @param piece gives the value
-   * @return the value of the try that held
-   * @throws X if the piece throws it
-   */
-  public static <T, X extends Exception> T waitFor(Duration limit, Piece<T, X> piece) throws X {
-    Objects.requireNonNull(limit, "waitFor(limit, piece): limit must not be null");
-    Objects.requireNonNull(piece, "waitFor(limit, piece): piece must not be null");
-    return new Tries(limit).until(() -> {
-      T value = piece.done();
-      if (value == null || value instanceof Optional<?> maybe && maybe.isEmpty()) {
-        throw new AssertionError("there was no value yet");
-      }
-      return value;
-    });
   }
 
   private static String named(String words) {
@@ -367,39 +301,6 @@ public final class Checks extends Shapes {
   /** Joined by hand: every check is told in words, and a formatter is ten times as slow. */
   private static String words(String check, String place, @Nullable Object shape) {
     return check + "(\"" + place + "\", " + argument(shape) + ")";
-  }
-
-  /**
-   * Begins a part of a case, told in reports and lists with what is asked from here on. Nothing happens
-   * outside a run.
-   *
-   * <pre>{@code
-   * step("the keeper signs in");
-   * }</pre>
-   *
-   * @param words what it is about, in plain words
-   */
-  public static void step(String words) {
-    Objects.requireNonNull(words, "step(words): words must not be null");
-    CurrentCase.part(StoryListener.class).ifPresent(story -> story.step(words));
-  }
-
-  /**
-   * Keeps something with the results of the case: a file it got, a picture it made. Secrets in texts are
-   * hidden. Nothing happens outside a run.
-   *
-   * @param name a name for people, like that of a file
-   * @param contentType its media type, like {@code text/csv}
-   * @param content its bytes; 16 MiB for a case at most
-   * @throws IllegalArgumentException if the case keeps more
-   */
-  public static void keep(String name, String contentType, byte[] content) {
-    Objects.requireNonNull(name, "keep(name, contentType, content): name must not be null");
-    Objects.requireNonNull(
-        contentType, "keep(name, contentType, content): contentType must not be null");
-    Objects.requireNonNull(content, "keep(name, contentType, content): content must not be null");
-    CurrentCase.part(StoryListener.class)
-        .ifPresent(story -> story.kept(name, contentType, content));
   }
 
   /** What is made of values is cut already; a shape of many shapes may still be long. */

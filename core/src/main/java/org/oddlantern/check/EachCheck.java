@@ -1,9 +1,9 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import java.util.Objects;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonPath;
 
@@ -28,7 +28,7 @@ public final class EachCheck implements Check {
    * @throws IllegalArgumentException if it is no path, or leads to many places
    */
   public EachCheck identifiedBy(String inside) {
-    Objects.requireNonNull(inside, "identifiedBy(inside): inside must not be null");
+    Needed.of(inside, "identifiedBy(inside): inside");
     return new EachCheck(words, path, each.identifiedBy(inside));
   }
 
@@ -39,7 +39,7 @@ public final class EachCheck implements Check {
 
   @Override
   public String words(Evidence evidence) {
-    Objects.requireNonNull(evidence, "words(evidence): evidence must not be null");
+    Needed.of(evidence, "words(evidence): evidence");
     return new PathCheck(words, path, each).words(evidence);
   }
 

@@ -1,8 +1,8 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import java.util.Objects;
 import java.util.function.Function;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Identity;
@@ -44,7 +44,7 @@ public final class EachItem implements ComposedShape {
    * @throws IllegalArgumentException if it is no path, or leads to many places
    */
   public EachItem identifiedBy(String path) {
-    Objects.requireNonNull(path, "identifiedBy(path): path must not be null");
+    Needed.of(path, "identifiedBy(path): path");
     JsonPath parsed = JsonPath.of(path);
     parsed.steps();
     return new EachItem(item, value -> Identity.of(value, parsed));

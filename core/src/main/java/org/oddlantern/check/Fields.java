@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
@@ -40,7 +40,7 @@ public final class Fields implements Shape {
    * @return the shape
    */
   public Fields with(String name, @Nullable Object value) {
-    Objects.requireNonNull(name, "with(name, value): name must not be null");
+    Needed.of(name, "with(name, value): name");
     Map<String, Shape> more = new LinkedHashMap<>(shapes);
     more.put(name, Shape.of(value));
     return new Fields(more, closed);

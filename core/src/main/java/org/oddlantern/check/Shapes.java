@@ -5,11 +5,11 @@ import java.time.temporal.Temporal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Check;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Comparison;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.WantedValue;
@@ -98,7 +98,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape size(Object number) {
-    Objects.requireNonNull(number, "size(number): number must not be null");
+    Needed.of(number, "size(number): number");
     return new SizeShape(shape(number));
   }
 
@@ -121,7 +121,7 @@ public class Shapes {
    * @throws java.util.regex.PatternSyntaxException if it is no pattern
    */
   public static Shape textMatching(String regex) {
-    Objects.requireNonNull(regex, "textMatching(regex): regex must not be null");
+    Needed.of(regex, "textMatching(regex): regex");
     return new PatternShape(Pattern.compile(regex));
   }
 
@@ -154,7 +154,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape atLeast(Number low) {
-    Objects.requireNonNull(low, "atLeast(low): low must not be null");
+    Needed.of(low, "atLeast(low): low");
     return new RangeShape("a number of at least " + low, Ranges.decimal(low), null);
   }
 
@@ -165,7 +165,7 @@ public class Shapes {
    * @return the shape
    */
   public static Shape atMost(Number high) {
-    Objects.requireNonNull(high, "atMost(high): high must not be null");
+    Needed.of(high, "atMost(high): high");
     return new RangeShape("a number of at most " + high, null, Ranges.decimal(high));
   }
 
@@ -177,8 +177,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape near(Number number, Number tolerance) {
-    Objects.requireNonNull(number, "near(number, tolerance): number must not be null");
-    Objects.requireNonNull(tolerance, "near(number, tolerance): tolerance must not be null");
+    Needed.of(number, "near(number, tolerance): number");
+    Needed.of(tolerance, "near(number, tolerance): tolerance");
     return Ranges.near(number, tolerance);
   }
 
@@ -190,8 +190,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape near(Temporal moment, Duration tolerance) {
-    Objects.requireNonNull(moment, "near(moment, tolerance): moment must not be null");
-    Objects.requireNonNull(tolerance, "near(moment, tolerance): tolerance must not be null");
+    Needed.of(moment, "near(moment, tolerance): moment");
+    Needed.of(tolerance, "near(moment, tolerance): tolerance");
     return Ranges.near(moment, tolerance);
   }
 
@@ -288,8 +288,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape keysIncluding(String first, String... more) {
-    Objects.requireNonNull(first, "keysIncluding(first, more): first must not be null");
-    Objects.requireNonNull(more, "keysIncluding(first, more): more must not be null");
+    Needed.of(first, "keysIncluding(first, more): first");
+    Needed.of(more, "keysIncluding(first, more): more");
     return new FieldNames(Stream.concat(Stream.of(first), Stream.of(more)).toList(), false);
   }
 
@@ -301,8 +301,8 @@ public class Shapes {
    * @return the shape
    */
   public static Shape onlyKeys(String first, String... more) {
-    Objects.requireNonNull(first, "onlyKeys(first, more): first must not be null");
-    Objects.requireNonNull(more, "onlyKeys(first, more): more must not be null");
+    Needed.of(first, "onlyKeys(first, more): first");
+    Needed.of(more, "onlyKeys(first, more): more");
     return new FieldNames(Stream.concat(Stream.of(first), Stream.of(more)).toList(), true);
   }
 
@@ -357,7 +357,7 @@ public class Shapes {
    * @throws IllegalArgumentException if there is no such file
    */
   public static Shape schema(String name) {
-    Objects.requireNonNull(name, "schema(name): name must not be null");
+    Needed.of(name, "schema(name): name");
     return Schema.named(name);
   }
 

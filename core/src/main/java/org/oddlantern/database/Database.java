@@ -6,11 +6,11 @@ import java.sql.SQLException;
 import java.sql.SQLFeatureNotSupportedException;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
@@ -60,7 +60,7 @@ public final class Database {
    * @throws IllegalArgumentException if it does not begin with {@code jdbc:}
    */
   public static Database reachedAt(String url) {
-    Objects.requireNonNull(url, "reachedAt(url): url must not be null");
+    Needed.of(url, "reachedAt(url): url");
     if (!url.startsWith("jdbc:")) {
       throw new IllegalArgumentException(
           "'" + url + "' is no JDBC address; one begins like jdbc:postgresql: or jdbc:h2:");
@@ -79,7 +79,7 @@ public final class Database {
    * @return the database
    */
   public Database named(String other) {
-    Objects.requireNonNull(other, "named(other): other must not be null");
+    Needed.of(other, "named(other): other");
     return new Database(other, connector, deadline, surroundings);
   }
 
@@ -91,8 +91,8 @@ public final class Database {
    * @return the database
    */
   public Database signingIn(String user, Secret password) {
-    Objects.requireNonNull(user, "signingIn(user, password): user must not be null");
-    Objects.requireNonNull(password, "signingIn(user, password): password must not be null");
+    Needed.of(user, "signingIn(user, password): user");
+    Needed.of(password, "signingIn(user, password): password");
     return new Database(
         name, new Connector(connector.url(), user, password), deadline, surroundings);
   }
@@ -104,7 +104,7 @@ public final class Database {
    * @return the database
    */
   public Database deadline(Duration limit) {
-    Objects.requireNonNull(limit, "deadline(limit): limit must not be null");
+    Needed.of(limit, "deadline(limit): limit");
     if (limit.isZero() || limit.isNegative()) {
       throw new IllegalArgumentException("a deadline is longer than nothing, not " + limit);
     }
@@ -127,7 +127,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public DatabaseAnswer row(String sql, @Nullable Object... arguments) {
-    Objects.requireNonNull(sql, "row(sql, arguments): sql must not be null");
+    Needed.of(sql, "row(sql, arguments): sql");
     Statements.refuseWriting(sql);
     return asked(sql, Arguments.of(arguments), Database::lookedForOne, "the row")
         .one();
@@ -143,7 +143,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public DatabaseAnswer rows(String sql, @Nullable Object... arguments) {
-    Objects.requireNonNull(sql, "rows(sql, arguments): sql must not be null");
+    Needed.of(sql, "rows(sql, arguments): sql");
     Statements.refuseWriting(sql);
     return asked(sql, Arguments.of(arguments), Database::looked, "the rows");
   }
@@ -158,7 +158,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public DatabaseAnswer count(String sql, @Nullable Object... arguments) {
-    Objects.requireNonNull(sql, "count(sql, arguments): sql must not be null");
+    Needed.of(sql, "count(sql, arguments): sql");
     Statements.refuseWriting(sql);
     String counting =
         "select count(*) as n from (" + sql.strip().replaceFirst(";\\s*$", "") + ") counted";
@@ -179,7 +179,7 @@ public final class Database {
    * @throws DatabaseProblem if the database gives no answer
    */
   public void noRow(String sql, @Nullable Object... arguments) {
-    Objects.requireNonNull(sql, "noRow(sql, arguments): sql must not be null");
+    Needed.of(sql, "noRow(sql, arguments): sql");
     rows(sql, arguments).must(new NoRow());
   }
 

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 
@@ -46,6 +47,10 @@ sealed interface Body {
 
   /** Text sent as it is, in UTF-8. */
   record Text(String text, String contentType) implements Body {
+    public Text {
+      Needed.of(text, "the text of a body");
+    }
+
     @Override
     public Content content(JsonMapping mapping) {
       return Content.of(text.getBytes(StandardCharsets.UTF_8));
@@ -62,6 +67,10 @@ sealed interface Body {
 
   /** A file of the suites, found when the call is sent. */
   record Resource(String name, String contentType) implements Body {
+    public Resource {
+      Needed.of(name, "the name of a file");
+    }
+
     @Override
     public Content content(JsonMapping mapping) {
       return Content.of(Resources.current().bytes(name));
@@ -99,6 +108,8 @@ sealed interface Body {
   record Multipart(String boundary, List<NamedPart> parts) implements Body {
 
     Multipart with(String name, Part part) {
+      Needed.of(name, "part(name, part): name");
+      Needed.of(part, "part(name, part): part");
       List<NamedPart> more = new ArrayList<>(parts);
       more.add(new NamedPart(name, part));
       return new Multipart(boundary, List.copyOf(more));
@@ -122,6 +133,10 @@ sealed interface Body {
 
   /** A query with its variables, as GraphQL over HTTP sends it. */
   record Query(GraphQl query) implements Body {
+    public Query {
+      Needed.of(query, "graphQl(query): query");
+    }
+
     @Override
     public Content content(JsonMapping mapping) {
       Map<String, Object> members = new LinkedHashMap<>();

@@ -1,13 +1,12 @@
 package org.oddlantern.http;
 
+import java.net.URI;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Secret;
 import org.w3c.dom.Node;
 
@@ -40,12 +39,6 @@ public final class Call {
     this.options = options;
   }
 
-  /** A GET; the same as {@link #get}. */
-  public static Call to(String template, Object... arguments) {
-    Objects.requireNonNull(template, "to(template, arguments): template must not be null");
-    return method("GET", template, arguments);
-  }
-
   /**
    * A GET.
    *
@@ -54,43 +47,36 @@ public final class Call {
    * @return the call
    */
   public static Call get(String template, Object... arguments) {
-    Objects.requireNonNull(template, "get(template, arguments): template must not be null");
     return method("GET", template, arguments);
   }
 
   /** A POST; template and arguments as for {@link #get}. */
   public static Call post(String template, Object... arguments) {
-    Objects.requireNonNull(template, "post(template, arguments): template must not be null");
     return method("POST", template, arguments);
   }
 
   /** A PUT; template and arguments as for {@link #get}. */
   public static Call put(String template, Object... arguments) {
-    Objects.requireNonNull(template, "put(template, arguments): template must not be null");
     return method("PUT", template, arguments);
   }
 
   /** A PATCH (RFC 5789); template and arguments as for {@link #get}. */
   public static Call patch(String template, Object... arguments) {
-    Objects.requireNonNull(template, "patch(template, arguments): template must not be null");
     return method("PATCH", template, arguments);
   }
 
   /** A DELETE; template and arguments as for {@link #get}. */
   public static Call delete(String template, Object... arguments) {
-    Objects.requireNonNull(template, "delete(template, arguments): template must not be null");
     return method("DELETE", template, arguments);
   }
 
   /** A HEAD; its reply has no body; template and arguments as for {@link #get}. */
   public static Call head(String template, Object... arguments) {
-    Objects.requireNonNull(template, "head(template, arguments): template must not be null");
     return method("HEAD", template, arguments);
   }
 
   /** An OPTIONS; template and arguments as for {@link #get}. */
   public static Call options(String template, Object... arguments) {
-    Objects.requireNonNull(template, "options(template, arguments): template must not be null");
     return method("OPTIONS", template, arguments);
   }
 
@@ -104,15 +90,24 @@ public final class Call {
    * @throws IllegalArgumentException if the method is no token (RFC 9110, section 9.1)
    */
   public static Call method(String method, String template, Object... arguments) {
-    Objects.requireNonNull(method, "method(method, template, arguments): method must not be null");
-    Objects.requireNonNull(
-        template, "method(method, template, arguments): template must not be null");
     if (!Header.isToken(method)) {
       throw new IllegalArgumentException(
           "'" + method + "' cannot be a method: it must be one word (RFC 9110, section 9.1)");
     }
     return new Call(
         method, Address.of(template, arguments), Headers.NONE, new Body.None(), CallOptions.NONE);
+  }
+
+  /**
+   * A GET of an address as it is: one that a reply gave, for instance ({@link Reply#linkAt}).
+   *
+   * @param address an absolute http or https URL
+   * @return the call
+   * @throws IllegalArgumentException if it is not absolute
+   */
+  public static Call get(URI address) {
+    Address literal = Address.literal(Profile.checked(String.valueOf(address)));
+    return new Call("GET", literal, Headers.NONE, new Body.None(), CallOptions.NONE);
   }
 
   /**
@@ -132,7 +127,6 @@ public final class Call {
    * @return the call
    */
   public Call json(String text) {
-    Objects.requireNonNull(text, "json(text): text must not be null");
     return with(new Body.Text(text, "application/json"));
   }
 
@@ -143,7 +137,6 @@ public final class Call {
    * @return the call
    */
   public Call xml(String text) {
-    Objects.requireNonNull(text, "xml(text): text must not be null");
     return with(new Body.Text(text, "application/xml"));
   }
 
@@ -154,7 +147,6 @@ public final class Call {
    * @return the call
    */
   public Call xml(Node document) {
-    Objects.requireNonNull(document, "xml(document): document must not be null");
     return with(new Body.Raw(Content.of(XmlText.bytes(document)), "application/xml"));
   }
 
@@ -165,7 +157,6 @@ public final class Call {
    * @return the call
    */
   public Call text(String text) {
-    Objects.requireNonNull(text, "text(text): text must not be null");
     return with(new Body.Text(text, "text/plain; charset=utf-8"));
   }
 
@@ -177,10 +168,8 @@ public final class Call {
    * @return the call
    */
   public Call bytes(byte[] bytes, String contentType) {
-    Objects.requireNonNull(bytes, "bytes(bytes, contentType): bytes must not be null");
-    Objects.requireNonNull(contentType, "bytes(bytes, contentType): contentType must not be null");
     return with(
-        new Body.Raw(Content.of(bytes.clone()), Header.checkedValue("Content-Type", contentType)));
+        new Body.Raw(Content.copyOf(bytes), Header.checkedValue("Content-Type", contentType)));
   }
 
   /**
@@ -191,7 +180,6 @@ public final class Call {
    * @return the call
    */
   public Call file(String name) {
-    Objects.requireNonNull(name, "file(name): name must not be null");
     return with(new Body.Resource(name, Part.typeOf(name)));
   }
 
@@ -203,8 +191,7 @@ public final class Call {
    * @throws IllegalArgumentException if there is no such file
    */
   public Call file(Path file) {
-    Objects.requireNonNull(file, "file(file): file must not be null");
-    return with(new Body.Raw(FileContent.of(file), Part.typeOf(file.toString())));
+    return with(new Body.Raw(FileContent.of(file), Part.typeOf(String.valueOf(file))));
   }
 
   /**
@@ -215,7 +202,6 @@ public final class Call {
    * @return the call
    */
   public Call form(String name, Object value) {
-    Objects.requireNonNull(name, "form(name, value): name must not be null");
     Body.Form form = body instanceof Body.Form before ? before : new Body.Form(List.of());
     return with(form.with(name, value));
   }
@@ -228,8 +214,6 @@ public final class Call {
    * @return the call
    */
   public Call part(String name, Part part) {
-    Objects.requireNonNull(name, "part(name, part): name must not be null");
-    Objects.requireNonNull(part, "part(name, part): part must not be null");
     Body.Multipart parts = body instanceof Body.Multipart before
         ? before
         : new Body.Multipart("odd-lantern-" + UUID.randomUUID(), List.of());
@@ -244,7 +228,6 @@ public final class Call {
    * @return the call
    */
   public Call graphQl(GraphQl query) {
-    Objects.requireNonNull(query, "graphQl(query): query must not be null");
     return with(new Body.Query(query));
   }
 
@@ -257,8 +240,6 @@ public final class Call {
    * @throws IllegalArgumentException if it cannot stand in a header
    */
   public Call header(String name, Object value) {
-    Objects.requireNonNull(name, "header(name, value): name must not be null");
-    Objects.requireNonNull(value, "header(name, value): value must not be null");
     return new Call(
         method,
         address,
@@ -274,9 +255,7 @@ public final class Call {
    * @return the call
    */
   public Call withoutHeader(String name) {
-    List<String> more = new ArrayList<>(options.left());
-    more.add(name);
-    return new Call(method, address, headers.without(name), body, options.left(more));
+    return new Call(method, address, headers.without(name), body, options.leaving(name));
   }
 
   /**
@@ -287,8 +266,7 @@ public final class Call {
    * @return the call
    */
   public Call cookie(String name, Object value) {
-    Objects.requireNonNull(name, "cookie(name, value): name must not be null");
-    Objects.requireNonNull(value, "cookie(name, value): value must not be null");
+    Needed.of(name, "cookie(name, value): name");
     String pair = name + "=" + HeaderValues.text(value);
     String before = headers.first("Cookie").map(cookies -> cookies + "; ").orElse("");
     return header("Cookie", before + pair)
@@ -304,7 +282,6 @@ public final class Call {
    * @return the call
    */
   public Call query(String name, Object value) {
-    Objects.requireNonNull(name, "query(name, value): name must not be null");
     return new Call(method, address.with(name, value), headers, body, options);
   }
 
@@ -325,7 +302,7 @@ public final class Call {
    * @return the call
    */
   public Call credentials(Credentials own) {
-    Objects.requireNonNull(own, "credentials(own): own must not be null");
+    Needed.of(own, "credentials(own): own");
     return with(options.credentials(own));
   }
 
@@ -356,7 +333,6 @@ public final class Call {
    * @return the call
    */
   public Call deadline(Duration limit) {
-    Objects.requireNonNull(limit, "deadline(limit): limit must not be null");
     return with(options.deadline(Limits.positive(limit)));
   }
 
@@ -367,7 +343,6 @@ public final class Call {
    * @return the call
    */
   public Call named(String words) {
-    Objects.requireNonNull(words, "named(words): words must not be null");
     return with(options.name(words));
   }
 
@@ -380,7 +355,6 @@ public final class Call {
    * @return the call
    */
   public Call undoneBy(Function<Reply, Call> undo) {
-    Objects.requireNonNull(undo, "undoneBy(undo): undo must not be null");
     return with(options.undo(undo));
   }
 

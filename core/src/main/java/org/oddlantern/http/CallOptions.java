@@ -1,9 +1,11 @@
 package org.oddlantern.http;
 
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Secret;
 
 /** What accompanies a call and is not on the wire as such. */
@@ -19,6 +21,7 @@ record CallOptions(
   static final CallOptions NONE = new CallOptions("", null, null, null, null, List.of(), List.of());
 
   CallOptions name(String words) {
+    Needed.of(words, "named(words): words");
     return new CallOptions(words, credentials, deadline, redirects, undo, left, secrets);
   }
 
@@ -35,12 +38,15 @@ record CallOptions(
   }
 
   CallOptions undo(Function<Reply, Call> how) {
+    Needed.of(how, "undoneBy(undo): undo");
     return new CallOptions(name, credentials, deadline, redirects, how, left, secrets);
   }
 
-  CallOptions left(List<String> names) {
+  CallOptions leaving(String header) {
+    List<String> more = new ArrayList<>(left);
+    more.add(header);
     return new CallOptions(
-        name, credentials, deadline, redirects, undo, List.copyOf(names), secrets);
+        name, credentials, deadline, redirects, undo, List.copyOf(more), secrets);
   }
 
   CallOptions secrets(List<Secret> known) {

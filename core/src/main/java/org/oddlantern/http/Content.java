@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
+import org.oddlantern.internal.Needed;
 
 /**
  * What a request carries. It can be read again and again, so a call may be sent twice; large files are
@@ -22,6 +23,12 @@ public interface Content {
    */
   static Content of(byte[] bytes) {
     return new Bytes(bytes);
+  }
+
+  /** The same of bytes that somebody else may change. */
+  static Content copyOf(byte[] bytes) {
+    Needed.of(bytes, "the bytes of a body");
+    return new Bytes(bytes.clone());
   }
 
   /**

@@ -3,8 +3,8 @@ package org.oddlantern.http;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Secret;
 
 /**
@@ -57,8 +57,8 @@ public final class Credentials {
    * @throws IllegalArgumentException if there is a colon in the name
    */
   public static Credentials basic(String user, Secret password) {
-    Objects.requireNonNull(user, "basic(user, password): user must not be null");
-    Objects.requireNonNull(password, "basic(user, password): password must not be null");
+    Needed.of(user, "basic(user, password): user");
+    Needed.of(password, "basic(user, password): password");
     if (user.indexOf(':') >= 0) {
       throw new IllegalArgumentException(
           "a user's name cannot have a colon in it (RFC 7617, section 2): " + user);
@@ -80,7 +80,7 @@ public final class Credentials {
    * @return the credentials
    */
   public static Credentials keyInHeader(String name, Secret key) {
-    Objects.requireNonNull(name, "keyInHeader(name, key): name must not be null");
+    Needed.of(name, "keyInHeader(name, key): name");
     return new Credentials(
         "key in the header " + name,
         (request, tokens) -> request.with(name, key.reveal()),
@@ -96,7 +96,7 @@ public final class Credentials {
    * @return the credentials
    */
   public static Credentials keyInQuery(String name, Secret key) {
-    Objects.requireNonNull(name, "keyInQuery(name, key): name must not be null");
+    Needed.of(name, "keyInQuery(name, key): name");
     return new Credentials(
         "key in the query as " + name,
         (request, tokens) -> request.to(Address.withParameter(request.uri(), name, key.reveal())),
@@ -113,8 +113,8 @@ public final class Credentials {
    * @return the credentials
    */
   public static Credentials fetchedBy(Call signIn, String path) {
-    Objects.requireNonNull(signIn, "fetchedBy(signIn, path): signIn must not be null");
-    Objects.requireNonNull(path, "fetchedBy(signIn, path): path must not be null");
+    Needed.of(signIn, "fetchedBy(signIn, path): signIn");
+    Needed.of(path, "fetchedBy(signIn, path): path");
     return fetched("fetched by " + signIn, new TokenCall(signIn, path));
   }
 
@@ -130,18 +130,11 @@ public final class Credentials {
    */
   public static Credentials clientCredentials(
       String tokenUrl, String clientId, Secret clientSecret, String... scopes) {
-    Objects.requireNonNull(
-        tokenUrl,
-        "clientCredentials(tokenUrl, clientId, clientSecret, scopes): tokenUrl must not be null");
-    Objects.requireNonNull(
-        clientId,
-        "clientCredentials(tokenUrl, clientId, clientSecret, scopes): clientId must not be null");
-    Objects.requireNonNull(
-        clientSecret,
-        "clientCredentials(tokenUrl, clientId, clientSecret, scopes): clientSecret must not be null");
-    Objects.requireNonNull(
-        scopes,
-        "clientCredentials(tokenUrl, clientId, clientSecret, scopes): scopes must not be null");
+    Needed.of(tokenUrl, "clientCredentials(tokenUrl, clientId, clientSecret, scopes): tokenUrl");
+    Needed.of(clientId, "clientCredentials(tokenUrl, clientId, clientSecret, scopes): clientId");
+    Needed.of(
+        clientSecret, "clientCredentials(tokenUrl, clientId, clientSecret, scopes): clientSecret");
+    Needed.of(scopes, "clientCredentials(tokenUrl, clientId, clientSecret, scopes): scopes");
     Secret encoded = Secret.of(PercentEncoding.form(clientSecret.reveal()));
     Call call = Call.post(tokenUrl.replace("{", "%7B"))
         .credentials(basic(PercentEncoding.form(clientId), encoded))

@@ -4,11 +4,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.oddlantern.internal.Needed;
 
 /** A file, read while it is sent. */
 record FileContent(Path file, long length) implements Content {
 
   static FileContent of(Path file) {
+    Needed.of(file, "the file to send");
     try {
       if (!Files.isRegularFile(file)) {
         throw new IllegalArgumentException("there is no file " + file + " to send");

@@ -2,8 +2,8 @@ package org.oddlantern.http;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 
 /**
@@ -29,7 +29,7 @@ public record GraphQl(String text, String operation, Map<String, Object> variabl
    * @return the query
    */
   public static GraphQl text(String text) {
-    Objects.requireNonNull(text, "text(text): text must not be null");
+    Needed.of(text, "text(text): text");
     return new GraphQl(text, "", Map.of());
   }
 
@@ -52,7 +52,7 @@ public record GraphQl(String text, String operation, Map<String, Object> variabl
    * @return the query
    */
   public GraphQl variable(String name, @Nullable Object value) {
-    Objects.requireNonNull(name, "variable(name, value): name must not be null");
+    Needed.of(name, "variable(name, value): name");
     Map<String, Object> more = new LinkedHashMap<>(variables);
     more.put(name, value);
     return new GraphQl(text, operation, more);
@@ -65,7 +65,7 @@ public record GraphQl(String text, String operation, Map<String, Object> variabl
    * @return the query
    */
   public GraphQl operation(String name) {
-    Objects.requireNonNull(name, "operation(name): name must not be null");
+    Needed.of(name, "operation(name): name");
     return new GraphQl(text, name, variables);
   }
 }

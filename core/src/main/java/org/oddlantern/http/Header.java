@@ -3,6 +3,7 @@ package org.oddlantern.http;
 import com.fasterxml.jackson.annotation.JsonFormat;
 import com.fasterxml.jackson.annotation.JsonPropertyOrder;
 import java.util.BitSet;
+import org.oddlantern.internal.Needed;
 
 /**
  * One header field; in JSON an array of name and value.
@@ -26,6 +27,7 @@ public record Header(String name, String value) {
   }
 
   static String checkedValue(String name, String value) {
+    Needed.of(value, "the value of the header " + name);
     if (value.indexOf('\r') >= 0 || value.indexOf('\n') >= 0 || value.indexOf(0) >= 0) {
       throw new IllegalArgumentException("the value of the header " + name
           + " has a line break or NUL in it, which would start another header");
@@ -35,6 +37,7 @@ public record Header(String name, String value) {
 
   /** Whether a text is a token (RFC 9110, section 5.6.2), as names of headers and methods are. */
   static boolean isToken(String name) {
+    Needed.of(name, "the name of a header, or a method,");
     for (int i = 0; i < name.length(); i++) {
       char c = name.charAt(i);
       boolean letter = (c | 0x20) >= 'a' && (c | 0x20) <= 'z';

@@ -2,6 +2,7 @@ package org.oddlantern.http;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Secret;
 
 /** Values given for headers, a secret among them or not. */
@@ -10,6 +11,7 @@ final class HeaderValues {
   private HeaderValues() {}
 
   static String text(Object value) {
+    Needed.of(value, "the value of a header or cookie");
     return value instanceof Secret secret ? secret.reveal() : value.toString();
   }
 

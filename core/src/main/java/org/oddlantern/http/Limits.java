@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.time.Duration;
+import org.oddlantern.internal.Needed;
 
 /** Refuses limits that make no sense. */
 final class Limits {
@@ -10,6 +11,7 @@ final class Limits {
   private Limits() {}
 
   static Duration positive(Duration limit) {
+    Needed.of(limit, "a limit");
     if (limit.isZero() || limit.isNegative()) {
       throw new IllegalArgumentException("a deadline must be more than zero, but was " + limit);
     }

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import tools.jackson.databind.node.ArrayNode;
 
 /** A parameter of a query or a field of a form. */
@@ -12,6 +13,7 @@ record NamedValue(String name, Object value) {
 
   /** One for each item of a list or array, else one. */
   static List<NamedValue> each(String name, @Nullable Object value) {
+    Needed.of(name, "the name of a field or parameter");
     List<NamedValue> all = new ArrayList<>();
     if (value instanceof Collection<?> items) {
       items.forEach(item -> all.add(one(name, item)));

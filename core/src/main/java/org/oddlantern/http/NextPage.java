@@ -1,10 +1,10 @@
 package org.oddlantern.http;
 
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.JsonPath;
 import tools.jackson.databind.JsonNode;
 
@@ -55,7 +55,7 @@ public interface NextPage {
    * @return how
    */
   static NextPage byAddress(String path) {
-    Objects.requireNonNull(path, "byAddress(path): path must not be null");
+    Needed.of(path, "byAddress(path): path");
     JsonPath parsed = JsonPath.of(path);
     return (page, sent) -> {
       JsonNode address = parsed.findOne(page.json()).value();
@@ -73,8 +73,8 @@ public interface NextPage {
    * @return how
    */
   static NextPage byValue(String path, String parameter) {
-    Objects.requireNonNull(path, "byValue(path, parameter): path must not be null");
-    Objects.requireNonNull(parameter, "byValue(path, parameter): parameter must not be null");
+    Needed.of(path, "byValue(path, parameter): path");
+    Needed.of(parameter, "byValue(path, parameter): parameter");
     JsonPath parsed = JsonPath.of(path);
     return (page, sent) -> {
       JsonNode value = parsed.findOne(page.json()).value();
@@ -92,8 +92,8 @@ public interface NextPage {
    * @return how
    */
   static NextPage byNumber(String parameter, String items) {
-    Objects.requireNonNull(parameter, "byNumber(parameter, items): parameter must not be null");
-    Objects.requireNonNull(items, "byNumber(parameter, items): items must not be null");
+    Needed.of(parameter, "byNumber(parameter, items): parameter");
+    Needed.of(items, "byNumber(parameter, items): items");
     JsonPath parsed = JsonPath.of(items);
     return (page, sent) -> {
       int number = sent.address().query().stream()

@@ -4,9 +4,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 
@@ -52,7 +52,7 @@ public final class Part {
    * @return the part, without a content type of its own
    */
   public static Part text(Object value) {
-    Objects.requireNonNull(value, "text(value): value must not be null");
+    Needed.of(value, "text(value): value");
     return new Part(
         mapping -> Content.of(Scalars.text(value, mapping, "a part of a multipart body")
             .getBytes(StandardCharsets.UTF_8)),
@@ -77,7 +77,7 @@ public final class Part {
    * @return the part, with the file's name and a type by its ending
    */
   public static Part file(String name) {
-    Objects.requireNonNull(name, "file(name): name must not be null");
+    Needed.of(name, "file(name): name");
     return new Part(
         mapping -> Content.of(Resources.current().bytes(name)), typeOf(name), lastName(name));
   }
@@ -89,7 +89,7 @@ public final class Part {
    * @return the part, with the file's name and a type by its ending
    */
   public static Part file(Path file) {
-    Objects.requireNonNull(file, "file(file): file must not be null");
+    Needed.of(file, "file(file): file");
     String name = String.valueOf(file.getFileName());
     return new Part(mapping -> FileContent.of(file), typeOf(name), name);
   }
@@ -102,8 +102,8 @@ public final class Part {
    * @return the part, without a file name
    */
   public static Part bytes(byte[] bytes, String contentType) {
-    Objects.requireNonNull(bytes, "bytes(bytes, contentType): bytes must not be null");
-    Objects.requireNonNull(contentType, "bytes(bytes, contentType): contentType must not be null");
+    Needed.of(bytes, "bytes(bytes, contentType): bytes");
+    Needed.of(contentType, "bytes(bytes, contentType): contentType");
     byte[] copy = bytes.clone();
     return new Part(mapping -> Content.of(copy), contentType, "");
   }
@@ -133,6 +133,7 @@ public final class Part {
   }
 
   static String typeOf(String name) {
+    Needed.of(name, "the name of a file");
     String ending = name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
     return TYPES.getOrDefault(ending, "application/octet-stream");
   }

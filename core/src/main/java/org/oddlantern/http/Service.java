@@ -5,11 +5,11 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
-import java.util.Objects;
 import java.util.function.UnaryOperator;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
@@ -45,7 +45,7 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such URL
    */
   public static Service reachedAt(String url) {
-    Objects.requireNonNull(url, "reachedAt(url): url must not be null");
+    Needed.of(url, "reachedAt(url): url");
     return new Service(Profile.at(url), CurrentSurroundings.ofWhoeverAsks());
   }
 
@@ -56,7 +56,7 @@ public final class Service {
    * @return the service
    */
   public Service named(String name) {
-    Objects.requireNonNull(name, "named(name): name must not be null");
+    Needed.of(name, "named(name): name");
     return with(profile.base(profile.base().named(name)));
   }
 
@@ -68,7 +68,7 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such URL
    */
   public Service movedTo(String url) {
-    Objects.requireNonNull(url, "movedTo(url): url must not be null");
+    Needed.of(url, "movedTo(url): url");
     String checked = Profile.checked(url);
     return profile.base().kept() ? this : with(profile.at(Place.of(checked)));
   }
@@ -82,8 +82,8 @@ public final class Service {
    * @throws IllegalArgumentException if it cannot stand in a header
    */
   public Service header(String name, Object value) {
-    Objects.requireNonNull(name, "header(name, value): name must not be null");
-    Objects.requireNonNull(value, "header(name, value): value must not be null");
+    Needed.of(name, "header(name, value): name");
+    Needed.of(value, "header(name, value): value");
     return with(profile.defaults(profile.defaults().with(name, value)));
   }
 
@@ -94,7 +94,7 @@ public final class Service {
    * @return the service
    */
   public Service withoutHeader(String name) {
-    Objects.requireNonNull(name, "withoutHeader(name): name must not be null");
+    Needed.of(name, "withoutHeader(name): name");
     return with(profile.defaults(profile.defaults().without(name)));
   }
 
@@ -106,7 +106,7 @@ public final class Service {
    * @return the service
    */
   public Service caseHeader(String name) {
-    Objects.requireNonNull(name, "caseHeader(name): name must not be null");
+    Needed.of(name, "caseHeader(name): name");
     if (!name.isEmpty()) {
       Header.toSend(name, "");
     }
@@ -130,7 +130,7 @@ public final class Service {
    * @return the service
    */
   public Service credentials(Credentials own) {
-    Objects.requireNonNull(own, "credentials(own): own must not be null");
+    Needed.of(own, "credentials(own): own");
     return with(profile.credentials(own));
   }
 
@@ -147,6 +147,7 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such address
    */
   public Service credentialsAlsoTo(String url) {
+    Needed.of(url, "credentialsAlsoTo(url): url");
     return with(profile.base(profile.base().proving(Profile.checked(url))));
   }
 
@@ -167,7 +168,7 @@ public final class Service {
    * @return the service
    */
   public Service deadline(Duration limit) {
-    Objects.requireNonNull(limit, "deadline(limit): limit must not be null");
+    Needed.of(limit, "deadline(limit): limit");
     return with(profile.terms(profile.terms().within(Limits.positive(limit))));
   }
 
@@ -178,7 +179,7 @@ public final class Service {
    * @return the service
    */
   public Service connectLimit(Duration limit) {
-    Objects.requireNonNull(limit, "connectLimit(limit): limit must not be null");
+    Needed.of(limit, "connectLimit(limit): limit");
     return with(profile.terms(profile.terms().connectedWithin(Limits.positive(limit))));
   }
 
@@ -216,7 +217,7 @@ public final class Service {
    * @return the service
    */
   public Service always(Check first, Check... more) {
-    Objects.requireNonNull(more, "always(first, more): more must not be null");
+    Needed.of(more, "always(first, more): more");
     List<Check> all = new ArrayList<>(profile.checks());
     all.add(first);
     all.addAll(List.of(more));
@@ -254,8 +255,7 @@ public final class Service {
    * @throws IllegalArgumentException if there is no such file
    */
   public Service clientCertificate(String certificateFile, String keyFile) {
-    Objects.requireNonNull(
-        keyFile, "clientCertificate(certificateFile, keyFile): keyFile must not be null");
+    Needed.of(keyFile, "clientCertificate(certificateFile, keyFile): keyFile");
     Resources files = Resources.current();
     return as(new Security.Identity(files.text(certificateFile), files.text(keyFile), "", ""));
   }
@@ -269,8 +269,7 @@ public final class Service {
    * @throws IllegalArgumentException if there is no such file
    */
   public Service clientCertificate(String keyStoreFile, Secret password) {
-    Objects.requireNonNull(
-        password, "clientCertificate(keyStoreFile, password): password must not be null");
+    Needed.of(password, "clientCertificate(keyStoreFile, password): password");
     String store = Base64.getEncoder().encodeToString(Resources.current().bytes(keyStoreFile));
     return as(new Security.Identity("", "", store, password.reveal()));
   }
@@ -283,7 +282,7 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such address
    */
   public Service through(String url) {
-    Objects.requireNonNull(url, "through(url): url must not be null");
+    Needed.of(url, "through(url): url");
     URI proxy = URI.create(Profile.checked(url));
     return with(profile.terms(profile.terms().through(proxy)));
   }
@@ -295,7 +294,7 @@ public final class Service {
    * @return the service
    */
   public Service mapper(JsonMapper mapper) {
-    Objects.requireNonNull(mapper, "mapper(mapper): mapper must not be null");
+    Needed.of(mapper, "mapper(mapper): mapper");
     return with(profile.mapping(JsonMapping.of(mapper)));
   }
 
@@ -311,7 +310,7 @@ public final class Service {
    * @return the service
    */
   public Service finishedBy(UnaryOperator<WireRequest> hook) {
-    Objects.requireNonNull(hook, "finishedBy(hook): hook must not be null");
+    Needed.of(hook, "finishedBy(hook): hook");
     return with(profile.finish(hook));
   }
 
@@ -344,7 +343,7 @@ public final class Service {
    * @throws IllegalArgumentException if the call makes no valid address or its body cannot be written
    */
   public Reply send(Call call) {
-    Objects.requireNonNull(call, "send(call): call must not be null");
+    Needed.of(call, "send(call): call");
     return new Sender(profile, surroundings.now(call)).send(call);
   }
 
@@ -358,7 +357,7 @@ public final class Service {
    * @throws IllegalStateException if there are more pages, or a page was asked for before
    */
   public Pages pages(Call first, NextPage next) {
-    Objects.requireNonNull(next, "pages(first, next): next must not be null");
+    Needed.of(next, "pages(first, next): next");
     return pages(first, next, Pages.MOST);
   }
 
@@ -373,7 +372,7 @@ public final class Service {
    * @throws IllegalStateException if there are more pages, or a page was asked for before
    */
   public Pages pages(Call first, NextPage next, int most) {
-    Objects.requireNonNull(next, "pages(first, next, most): next must not be null");
+    Needed.of(next, "pages(first, next, most): next");
     return Pages.walked(this, first, next, most);
   }
 

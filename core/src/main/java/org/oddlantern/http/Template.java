@@ -2,6 +2,7 @@ package org.oddlantern.http;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.oddlantern.internal.Needed;
 
 /**
  * The template of an address: literal parts with a place for one argument between each two of them.
@@ -12,6 +13,7 @@ import java.util.List;
 record Template(String text, List<String> literals) {
 
   static Template of(String text) {
+    Needed.of(text, "the template of a call");
     List<String> literals = new ArrayList<>();
     int from = 0;
     int open = text.indexOf('{');

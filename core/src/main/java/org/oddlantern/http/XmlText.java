@@ -8,6 +8,7 @@ import javax.xml.transform.TransformerException;
 import javax.xml.transform.TransformerFactory;
 import javax.xml.transform.dom.DOMSource;
 import javax.xml.transform.stream.StreamResult;
+import org.oddlantern.internal.Needed;
 import org.w3c.dom.Node;
 
 /** XML trees as bytes. */
@@ -16,6 +17,7 @@ final class XmlText {
   private XmlText() {}
 
   static byte[] bytes(Node node) {
+    Needed.of(node, "xml(document): document");
     try {
       TransformerFactory factory = TransformerFactory.newInstance();
       factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);

@@ -2,10 +2,10 @@ package org.oddlantern.json;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.internal.PathParser;
 import org.oddlantern.json.internal.Query;
 import org.oddlantern.json.internal.Search;
@@ -42,7 +42,7 @@ public final class JsonPath {
    * @throws BadPath if it is not a path, with a caret where reading stopped
    */
   public static JsonPath of(String text) {
-    Objects.requireNonNull(text, "of(text): text must not be null");
+    Needed.of(text, "of(text): text");
     Optional<KnownPaths> known = CurrentCase.part(KnownPaths.class);
     return known.isPresent() ? known.get().path(text) : read(text);
   }

@@ -2,6 +2,7 @@ package org.oddlantern.json;
 
 import java.util.Objects;
 import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.SecretListener;
 
 /**
@@ -31,7 +32,7 @@ public final class Secret {
    * @return the secret
    */
   public static Secret of(String text) {
-    Objects.requireNonNull(text, "of(text): text must not be null");
+    Needed.of(text, "of(text): text");
     return new Secret(text, "");
   }
 
@@ -44,8 +45,8 @@ public final class Secret {
    * @return the secret
    */
   public static Secret ofVariable(String variable, String text) {
-    Objects.requireNonNull(variable, "ofVariable(variable, text): variable must not be null");
-    Objects.requireNonNull(text, "ofVariable(variable, text): text must not be null");
+    Needed.of(variable, "ofVariable(variable, text): variable");
+    Needed.of(text, "ofVariable(variable, text): text");
     return new Secret(text, variable);
   }
 

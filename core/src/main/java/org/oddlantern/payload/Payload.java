@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
@@ -64,7 +65,7 @@ public final class Payload implements JsonSource {
    * @return the payload
    */
   public static Payload file(String name) {
-    Objects.requireNonNull(name, "file(name): name must not be null");
+    Needed.of(name, "file(name): name");
     Objects.requireNonNull(name, "name of the payload's file");
     return new Payload(
         mapping -> parse(Resources.current().text(name), "the file '" + name + "'"), List.of());
@@ -81,7 +82,7 @@ public final class Payload implements JsonSource {
    *     what is around the place is not there
    */
   public Payload with(String path, @Nullable Object value) {
-    Objects.requireNonNull(path, "with(path, value): path must not be null");
+    Needed.of(path, "with(path, value): path");
     return changed(new Change.Setting(JsonPath.of(path), value));
   }
 
@@ -94,7 +95,7 @@ public final class Payload implements JsonSource {
    *     first use if there is nothing at that place
    */
   public Payload without(String path) {
-    Objects.requireNonNull(path, "without(path): path must not be null");
+    Needed.of(path, "without(path): path");
     return changed(new Change.Removing(JsonPath.of(path)));
   }
 
@@ -108,13 +109,13 @@ public final class Payload implements JsonSource {
    *     there is no list at that place
    */
   public Payload adding(String path, @Nullable Object item) {
-    Objects.requireNonNull(path, "adding(path, item): path must not be null");
+    Needed.of(path, "adding(path, item): path");
     return changed(new Change.Adding(JsonPath.of(path), item));
   }
 
   @Override
   public JsonNode tree(JsonMapping mapping) {
-    Objects.requireNonNull(mapping, "tree(mapping): mapping must not be null");
+    Needed.of(mapping, "tree(mapping): mapping");
     JsonNode tree = source.apply(mapping);
     if (changes.isEmpty()) {
       return tree;

@@ -85,7 +85,7 @@ final class MemberReader {
         id(),
         suite,
         method,
-        title.isBlank() ? method.getName() : title,
+        new CaseDefinition.Titled(title.isBlank() ? method.getName() : title, null),
         position,
         signatures.wants(true),
         ValueTypes.handsNothingOn(returned) ? null : signatures.handsOn(returned),

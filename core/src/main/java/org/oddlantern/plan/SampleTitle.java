@@ -1,6 +1,7 @@
 package org.oddlantern.plan;
 
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -20,11 +21,16 @@ record SampleTitle(String title) {
 
   /** The title with the values of a sample; with what the sample is known by, where none is asked for. */
   String with(Sample sample) {
+    return with(sample, data -> data);
+  }
+
+  /** The same with what comes from the sample told in another way. */
+  String with(Sample sample, UnaryOperator<String> told) {
     if (names().isEmpty()) {
-      return title + " [" + sample.key() + "]";
+      return title + " [" + told.apply(sample.key()) + "]";
     }
     SampleFields fields = new SampleFields(sample.value());
     return NAME.matcher(title)
-        .replaceAll(found -> Matcher.quoteReplacement(fields.text(found.group(1))));
+        .replaceAll(found -> Matcher.quoteReplacement(told.apply(fields.text(found.group(1)))));
   }
 }

@@ -42,9 +42,9 @@ final class Entries {
     workshop
         .broadcast()
         .tell(new RunEvent.CaseBegan(
-            masker.text(one.id().toString()),
+            masker.id(one.id().toString()),
             RunNames.suite(one.suite()),
-            masker.text(one.title()),
+            one.title(masker::text),
             lane));
   }
 
@@ -80,9 +80,9 @@ final class Entries {
     ProblemRecord problem = located(masked(attempt.problem()), attempt, one.definition());
     tell(new CaseRecord(
         RecordKind.CASE,
-        masker.text(one.definition().id().toString()),
+        masker.id(one.definition().id().toString()),
         RunNames.suite(one.definition().suite()),
-        masker.text(one.definition().title()),
+        one.definition().title(masker::text),
         one.definition().position().toString(),
         one.order(),
         "",
@@ -94,7 +94,7 @@ final class Entries {
         earlier,
         log.exchanges(recording),
         log.queries(recording),
-        masker.text(one.definition().marks().knownFault()),
+        one.definition().marks().knownFault(),
         problem,
         masker.text(log.printing()),
         log.steps(recording),
@@ -147,14 +147,14 @@ final class Entries {
         source.file(),
         source.first(),
         source.marked(),
-        source.lines().stream().map(workshop.masker()::text).toList());
+        source.lines().stream().map(workshop.masker()::source).toList());
   }
 
   private List<String> waitedFor(PlannedCase one) {
     List<Planned> nodes = workshop.order().plan().nodes();
     return one.after().stream()
         .sorted()
-        .map(order -> workshop.masker().text(nodes.get(order).name()))
+        .map(order -> workshop.masker().id(nodes.get(order).name()))
         .toList();
   }
 
@@ -227,10 +227,10 @@ final class Entries {
           RecordKind.SUPPLY,
           supply.id().toString(),
           RunNames.suite(supply.suite()),
-          masker.text(supply.title()),
+          supply.title(),
           supply.position().toString(),
           order,
-          masker.text(whose),
+          masker.id(whose),
           lane,
           made.outcome(),
           List.of(),

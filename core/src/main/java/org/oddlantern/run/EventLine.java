@@ -74,6 +74,8 @@ record EventLine(JsonGenerator out, TimeText times) {
     if (ended.stopped()) {
       out.writeBooleanProperty("stopped", true);
     }
+    texts("problems", ended.problems());
+    texts("warnings", ended.warnings());
   }
 
   private void write(CaseRecord one) {

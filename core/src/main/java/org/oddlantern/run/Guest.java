@@ -99,8 +99,7 @@ public final class Guest {
     if (thrown == null && !passed && problem != null) {
       news.add(problem.message());
     }
-    news.addAll(
-        run.keptBy(run.workshop().masker().text(planned.definition().id().toString())));
+    news.addAll(run.keptBy(run.workshop().masker().id(planned.definition().id().toString())));
     return news;
   }
 
@@ -135,7 +134,7 @@ public final class Guest {
         new CaseId(suite.getName(), method.getName(), "", sample),
         suite,
         method,
-        title,
+        new CaseDefinition.Titled(title, null),
         new Position(file, 0, order),
         List.of(),
         null,

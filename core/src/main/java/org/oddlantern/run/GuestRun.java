@@ -129,7 +129,9 @@ public final class GuestRun implements AutoCloseable {
             (System.nanoTime() - nanos) / 1_000,
             entries.counts(),
             leftBehind.get(),
-            false));
+            false,
+            workshop.broadcast().problems(),
+            workshop.masker().warnings()));
     transport.close();
   }
 }

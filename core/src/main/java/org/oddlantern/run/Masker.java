@@ -2,12 +2,14 @@ package org.oddlantern.run;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.http.Header;
 import org.oddlantern.http.Verdict;
@@ -25,8 +27,9 @@ final class Masker {
   private static final String HIDDEN = "what differs is not told, since something here is a secret";
 
   private static final List<String> CREDENTIALS = List.of("authorization", "proxy-authorization");
-  private static final int TOKEN_LENGTH = 16;
+  private static final int LIKELY = 8;
   private static final Pattern USER = Pattern.compile("(?<=://)[^/@?#]*(?=@)");
+  private static final Pattern LITERAL = Pattern.compile("\"((?:[^\"\\\\]|\\\\.)*)\"");
   private static final Pattern COOKIE = Pattern.compile("(?<==)[^;]*");
 
   private final Set<String> headers = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
@@ -75,6 +78,53 @@ final class Masker {
   /** Whether bodies have to be looked at for secrets. */
   boolean looksIntoBodies() {
     return !places.isEmpty();
+  }
+
+  /** What deserves a look of the secrets that were told of; empty if nothing does. */
+  List<String> warnings() {
+    int shortest = texts.shortest();
+    if (shortest >= LIKELY) {
+      return List.of();
+    }
+    return List.of(
+        shortest < SecretTexts.SHORTEST
+            ? "a secret of fewer than 4 characters is in use, which cannot be told from other text and is not hidden"
+            : "a secret of " + shortest
+                + " characters is in use; it is hidden wherever these letters stand, in other words too, so choose one of 8 or more");
+  }
+
+  /** An identity, in which the sample alone comes from data. */
+  String id(String id) {
+    int sample = id.indexOf('[');
+    return sample < 0 ? id : id.substring(0, sample) + text(id.substring(sample));
+  }
+
+  /**
+   * A line of source code: literals that are a secret are hidden, if it is one of 8 letters or more; a
+   * shorter one may be an everyday word.
+   */
+  String source(String line) {
+    if (line.indexOf('"') < 0) {
+      return line;
+    }
+    Set<String> secrets = new HashSet<>(texts.ofLength(LIKELY));
+    return LITERAL.matcher(line).replaceAll(found -> {
+      String literal = DecodedText.of(found.group(1)).decoded().text();
+      boolean secret = secrets.contains(literal) || secrets.contains(found.group(1));
+      return Matcher.quoteReplacement(secret ? '"' + MASK + '"' : found.group());
+    });
+  }
+
+  /** Whether a secret stands in a text that was masked before it was known. */
+  boolean isLate(String text) {
+    return texts.isIn(text);
+  }
+
+  /** Bytes in which secrets are replaced, whatever they are. */
+  byte[] octets(byte[] bytes) {
+    String text = new String(bytes, StandardCharsets.ISO_8859_1);
+    String masked = texts.masked(text);
+    return masked.equals(text) ? bytes : masked.getBytes(StandardCharsets.ISO_8859_1);
   }
 
   /** A text of any kind, which may hold a piece of a body. */
@@ -188,8 +238,9 @@ final class Masker {
     int count = field.name().equalsIgnoreCase("Cookie") ? pairs.length : 1;
     for (int i = 0; i < count; i++) {
       String value = pairs[i].substring(pairs[i].indexOf('=') + 1).trim();
-      if (value.length() >= TOKEN_LENGTH) {
-        learn(value, "");
+      learn(value, "");
+      if (value.length() > 2 && value.startsWith("\"") && value.endsWith("\"")) {
+        learn(value.substring(1, value.length() - 1), "");
       }
     }
   }

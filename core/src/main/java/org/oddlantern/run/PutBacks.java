@@ -48,7 +48,7 @@ final class PutBacks {
         : undo.takeBack(limit);
     tell(
         id,
-        undo.line(),
+        workshop.masker().text(undo.line()),
         taken.problem(),
         taken.exchange() == null ? List.of() : List.of(entries.exchange(taken.exchange())));
   }
@@ -84,7 +84,6 @@ final class PutBacks {
     Masker masker = workshop.masker();
     workshop
         .broadcast()
-        .tell(new RunEvent.PutBack(
-            masker.text(id), masker.text(deed), masker.text(problem), exchanges));
+        .tell(new RunEvent.PutBack(masker.id(id), deed, masker.text(problem), exchanges));
   }
 }

@@ -181,7 +181,7 @@ final class Recording {
   KeptRecord record(String name, String contentType, byte[] content) {
     String text = decoded(contentType, content);
     byte[] shown = text == null
-        ? content
+        ? masker.octets(content)
         : masker.body(contentType, text, new ArrayList<>()).getBytes(StandardCharsets.UTF_8);
     return new KeptRecord(masker.text(name), contentType, shown.length, null, Octets.of(shown));
   }

@@ -118,18 +118,34 @@ public sealed interface RunEvent {
    * @param counts how many cases ended how, by word
    * @param leftBehind how many things could not be taken back
    * @param stopped whether it was stopped before all cases had run
+   * @param problems what no case could be blamed for, as sentences
+   * @param warnings what the run found worth a look
    */
   record Ended(
       Instant endedAt,
       long tookMicros,
       Map<String, Integer> counts,
       int leftBehind,
-      boolean stopped)
+      boolean stopped,
+      List<String> problems,
+      List<String> warnings)
       implements RunEvent {
+
+    /** The end of a run without problems. */
+    public Ended(
+        Instant endedAt,
+        long tookMicros,
+        Map<String, Integer> counts,
+        int leftBehind,
+        boolean stopped) {
+      this(endedAt, tookMicros, counts, leftBehind, stopped, List.of(), List.of());
+    }
 
     /** What is absent in a journal is empty here. */
     public Ended {
       counts = counts == null ? Map.of() : counts;
+      problems = problems == null ? List.of() : List.copyOf(problems);
+      warnings = warnings == null ? List.of() : List.copyOf(warnings);
     }
   }
 }

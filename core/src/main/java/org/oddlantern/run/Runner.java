@@ -108,8 +108,20 @@ public final class Runner {
         (System.nanoTime() - nanos) / 1_000,
         entries.counts(),
         leftBehind.get(),
-        stopped));
+        stopped,
+        broadcast.problems(),
+        masker.warnings()));
     return new RunResult(entries.counts(), leftBehind.get(), stopped, broadcast.problems());
+  }
+
+  /**
+   * Whether a text holds a secret that was not known yet when it was told.
+   *
+   * @param text a text that was told
+   * @return true if it does
+   */
+  public boolean isSecretIn(String text) {
+    return masker.isLate(text);
   }
 
   /**

@@ -23,12 +23,18 @@ final class SecretForms {
   static Set<String> of(String secret) {
     Set<String> forms = new LinkedHashSet<>();
     forms.add(secret);
+    forms.add(octets(secret));
     forms.addAll(json(secret));
     forms.addAll(percent(secret));
     forms.addAll(markup(secret));
     forms.addAll(base64(secret));
     forms.removeIf(form -> form.length() < SecretTexts.SHORTEST);
     return forms;
+  }
+
+  /** A letter for each byte, as texts are told whose encoding nobody knows. */
+  private static String octets(String secret) {
+    return new String(secret.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1);
   }
 
   private static List<String> json(String secret) {

@@ -16,15 +16,22 @@ final class SecretTexts {
 
   static final int SHORTEST = 4;
 
+  /** JSON in JSON in XML is as deep as texts are nested in each other. */
+  private static final int LAYERS = 3;
+
   private static final int SLOTS = 1 << 16;
 
   private final Map<Integer, List<Form>> byBeginning = new ConcurrentHashMap<>();
   private final AtomicLongArray filter = new AtomicLongArray(SLOTS / 64);
   private final Map<String, Boolean> known = new ConcurrentHashMap<>();
   private volatile boolean empty = true;
+  private volatile int shortest = Integer.MAX_VALUE;
 
   /** Hides a text from now on; one that is very short cannot be told from others. */
   void learn(String secret, String variable) {
+    if (!secret.isEmpty()) {
+      shortest = Math.min(shortest, secret.length());
+    }
     if (secret.length() < SHORTEST || known.putIfAbsent(secret, true) != null) {
       return;
     }
@@ -44,19 +51,69 @@ final class SecretTexts {
     if (empty || text.length() < SHORTEST) {
       return text;
     }
-    StringBuilder masked = null;
+    List<Hit> hits = hits(text);
+    if (hits.isEmpty()) {
+      return text;
+    }
+    StringBuilder masked = new StringBuilder(text.length());
     int done = 0;
+    for (Hit hit : hits) {
+      masked.append(text, done, hit.start).append(Masker.MASK);
+      variables.add(hit.variable);
+      done = hit.end;
+    }
+    return masked.append(text, done, text.length()).toString();
+  }
+
+  /** Whether a secret stands in it, as it is or when its escapes are undone. */
+  boolean isIn(String text) {
+    return !empty && text.length() >= SHORTEST && !hits(text).isEmpty();
+  }
+
+  /** Where secrets stand, in order, none within another; the text as it is and with its escapes undone. */
+  private List<Hit> hits(String text) {
+    List<Hit> hits = new ArrayList<>(0);
+    find(DecodedText.of(text), hits);
+    if (DecodedText.hasEscapes(text)) {
+      DecodedText last = DecodedText.of(text);
+      for (int layer = 0; layer < LAYERS; layer++) {
+        DecodedText next = last.decoded();
+        if (next.text().equals(last.text())) {
+          break;
+        }
+        find(next, hits);
+        last = next;
+      }
+    }
+    return hits.size() < 2 ? hits : apart(hits);
+  }
+
+  private void find(DecodedText decoded, List<Hit> hits) {
+    String text = decoded.text();
     for (int at = 0; at + SHORTEST <= text.length(); at++) {
       Form form = formAt(text, at);
       if (form != null) {
-        masked = masked == null ? new StringBuilder(text.length()) : masked;
-        masked.append(text, done, at).append(Masker.MASK);
-        variables.add(form.variable);
-        done = at + form.text.length();
-        at = done - 1;
+        int last = at + form.text.length() - 1;
+        hits.add(new Hit(decoded.start(at), decoded.end(last), form.variable));
+        at = last;
       }
     }
-    return masked == null ? text : masked.append(text, done, text.length()).toString();
+  }
+
+  /** In order, those that overlap made one. */
+  private static List<Hit> apart(List<Hit> hits) {
+    hits.sort(
+        Comparator.comparingInt(Hit::start).thenComparing(Hit::end, Comparator.reverseOrder()));
+    List<Hit> apart = new ArrayList<>();
+    for (Hit hit : hits) {
+      Hit before = apart.isEmpty() ? null : apart.get(apart.size() - 1);
+      if (before == null || hit.start >= before.end) {
+        apart.add(hit);
+      } else if (hit.end > before.end) {
+        apart.set(apart.size() - 1, new Hit(before.start, hit.end, before.variable));
+      }
+    }
+    return apart;
   }
 
   /**
@@ -66,6 +123,16 @@ final class SecretTexts {
   String maskedInPieces(String text) {
     String masked = masked(text);
     return empty ? masked : SecretPieces.masked(masked, known.keySet());
+  }
+
+  /** How long the shortest secret is that anybody has told of. */
+  int shortest() {
+    return shortest;
+  }
+
+  /** Those of so many letters and more. */
+  List<String> ofLength(int least) {
+    return known.keySet().stream().filter(secret -> secret.length() >= least).toList();
   }
 
   private @Nullable Form formAt(String text, int at) {
@@ -107,6 +174,9 @@ final class SecretTexts {
   private static int slot(int beginning) {
     return (beginning ^ (beginning >>> 16)) & (SLOTS - 1);
   }
+
+  /** A place where a secret stands. */
+  private record Hit(int start, int end, String variable) {}
 
   /** One way a secret may be written. */
   private record Form(String text, String variable) {}

@@ -51,7 +51,7 @@ final class Work {
       workshop
           .broadcast()
           .tell(new RunEvent.UndoNoted(
-              workshop.masker().text(id), workshop.masker().text(undo.line())));
+              workshop.masker().id(id), workshop.masker().text(undo.line())));
       noted.accept(undo);
     });
     this.surroundings = workshop.surroundings(log, environment);

@@ -1,7 +1,7 @@
 package org.oddlantern.schema;
 
 import java.util.List;
-import java.util.Objects;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -41,7 +41,7 @@ public final class Schema implements Shape {
    * @throws IllegalArgumentException if there is no such file
    */
   public static Schema named(String name) {
-    Objects.requireNonNull(name, "named(name): name must not be null");
+    Needed.of(name, "named(name): name");
     return KnownSchemas.current(name);
   }
 
@@ -54,7 +54,7 @@ public final class Schema implements Shape {
    * @throws SchemaProblem if it cannot be used
    */
   public static Schema text(String text) {
-    Objects.requireNonNull(text, "text(text): text must not be null");
+    Needed.of(text, "text(text): text");
     return KnownSchemas.currentReader().text(text);
   }
 
@@ -67,7 +67,7 @@ public final class Schema implements Shape {
    * @throws SchemaProblem if it cannot be used
    */
   public static Schema of(JsonNode schema) {
-    Objects.requireNonNull(schema, "of(schema): schema must not be null");
+    Needed.of(schema, "of(schema): schema");
     return KnownSchemas.currentReader().of(schema);
   }
 
@@ -79,7 +79,7 @@ public final class Schema implements Shape {
    * @throws IllegalArgumentException if there is no sample
    */
   public static Schema sketch(List<JsonNode> samples) {
-    Objects.requireNonNull(samples, "sketch(samples): samples must not be null");
+    Needed.of(samples, "sketch(samples): samples");
     return SchemaReader.standard().of(Sketch.open().of(samples));
   }
 

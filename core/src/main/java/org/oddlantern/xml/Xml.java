@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Finding;
 import org.w3c.dom.Document;
@@ -41,7 +41,7 @@ public final class Xml {
    * @throws NotXml if it is not well-formed, or declares a document type
    */
   public static Xml parse(byte[] bytes) {
-    Objects.requireNonNull(bytes, "parse(bytes): bytes must not be null");
+    Needed.of(bytes, "parse(bytes): bytes");
     return new Xml(XmlReader.read(new InputSource(new ByteArrayInputStream(bytes))), Map.of());
   }
 
@@ -53,7 +53,7 @@ public final class Xml {
    * @throws NotXml if it is not well-formed, or declares a document type
    */
   public static Xml parse(String text) {
-    Objects.requireNonNull(text, "parse(text): text must not be null");
+    Needed.of(text, "parse(text): text");
     return new Xml(XmlReader.read(new InputSource(new StringReader(text))), Map.of());
   }
 
@@ -140,7 +140,7 @@ public final class Xml {
    * @return a sentence
    */
   public String end(String expression) {
-    Objects.requireNonNull(expression, "end(expression): expression must not be null");
+    Needed.of(expression, "end(expression): expression");
     return DeadXPath.of(document, namespaces, expression);
   }
 
@@ -152,7 +152,7 @@ public final class Xml {
    * @return a sentence; empty if there are no such elements
    */
   public String overlooked(String expression) {
-    Objects.requireNonNull(expression, "overlooked(expression): expression must not be null");
+    Needed.of(expression, "overlooked(expression): expression");
     return UnprefixedSteps.overlooked(document, expression);
   }
 
@@ -165,7 +165,7 @@ public final class Xml {
    * @return the findings; empty if nothing differs
    */
   public List<Finding> differencesFrom(Xml wanted) {
-    Objects.requireNonNull(wanted, "differencesFrom(wanted): wanted must not be null");
+    Needed.of(wanted, "differencesFrom(wanted): wanted");
     return new XmlDifferences()
         .between(wanted.document.getDocumentElement(), document.getDocumentElement());
   }

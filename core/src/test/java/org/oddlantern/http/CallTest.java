@@ -43,7 +43,7 @@ class CallTest {
 
   @Test
   void anyMethodGoesOutWithOrWithoutABody() {
-    service.send(Call.to("/a"));
+    service.send(Call.get("/a"));
     service.send(Call.options("/a"));
     service.send(Call.method("PURGE", "/a"));
     service.send(Call.get("/a").json("[1]"));

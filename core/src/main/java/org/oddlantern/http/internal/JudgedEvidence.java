@@ -3,12 +3,12 @@ package org.oddlantern.http.internal;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.http.Headers;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
@@ -66,8 +66,8 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public Evidence must(Check first, Check... more) {
-    Objects.requireNonNull(first, "must(first, more): first must not be null");
-    Objects.requireNonNull(more, "must(first, more): more must not be null");
+    Needed.of(first, "must(first, more): first");
+    Needed.of(more, "must(first, more): more");
     List<Verdict> verdicts = made(first, more);
     verdicts.addAll(dueNow());
     judged(verdicts);
@@ -82,12 +82,12 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public Evidence warnUnless(Check first, Check... more) {
-    Objects.requireNonNull(first, "warnUnless(first, more): first must not be null");
-    Objects.requireNonNull(more, "warnUnless(first, more): more must not be null");
+    Needed.of(first, "warnUnless(first, more): first");
+    Needed.of(more, "warnUnless(first, more): more");
     List<Verdict> verdicts = new ArrayList<>(1 + more.length);
     verdicts.add(warned(first));
     for (Check check : more) {
-      Objects.requireNonNull(check, "warnUnless(first, more): a check must not be null");
+      Needed.of(check, "warnUnless(first, more): a check");
       verdicts.add(warned(check));
     }
     judged(verdicts);
@@ -96,8 +96,8 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> T valueAt(String path, Class<T> type) {
-    Objects.requireNonNull(path, "valueAt(path, type): path must not be null");
-    Objects.requireNonNull(type, "valueAt(path, type): type must not be null");
+    Needed.of(path, "valueAt(path, type): path");
+    Needed.of(type, "valueAt(path, type): type");
     if (path.startsWith("/")) {
       return new XmlReading(this, path, type).value(type);
     }
@@ -110,8 +110,8 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> List<T> valuesAt(String path, Class<T> type) {
-    Objects.requireNonNull(path, "valuesAt(path, type): path must not be null");
-    Objects.requireNonNull(type, "valuesAt(path, type): type must not be null");
+    Needed.of(path, "valuesAt(path, type): path");
+    Needed.of(type, "valuesAt(path, type): type");
     if (path.startsWith("/")) {
       return new XmlReading(this, path, type).values(type);
     }
@@ -123,14 +123,14 @@ public abstract class JudgedEvidence implements Evidence {
 
   @Override
   public <T> T bodyAs(Class<T> type) {
-    Objects.requireNonNull(type, "bodyAs(type): type must not be null");
+    Needed.of(type, "bodyAs(type): type");
     return new Reading(this, "bodyAs(" + type.getSimpleName() + ")", type)
         .value(JsonPath.of("$"), type);
   }
 
   @Override
   public <T> List<T> bodyAsListOf(Class<T> type) {
-    Objects.requireNonNull(type, "bodyAsListOf(type): type must not be null");
+    Needed.of(type, "bodyAsListOf(type): type");
     return new Reading(this, "bodyAsListOf(" + type.getSimpleName() + ")", type).items(type);
   }
 
@@ -186,7 +186,7 @@ public abstract class JudgedEvidence implements Evidence {
     checked(first);
     verdicts.add(verdict(first, false));
     for (Check check : more) {
-      Objects.requireNonNull(check, "must(first, more): a check must not be null");
+      Needed.of(check, "must(first, more): a check");
       checked(check);
       verdicts.add(verdict(check, false));
     }
