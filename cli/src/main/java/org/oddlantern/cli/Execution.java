@@ -1,6 +1,7 @@
 package org.oddlantern.cli;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
@@ -88,8 +89,10 @@ final class Execution {
     } finally {
       closed(writer, problems);
     }
+    boolean late = hidden(runner, journal, problems);
     problems.forEach(problem -> terminal.out().println("problem   " + problem));
-    List<String> unwritten = reports ? out.report(journal, written) : List.of();
+    List<String> unwritten =
+        !reports ? List.of() : late ? out.report(journal) : out.report(journal, written);
     unwritten.forEach(problem -> terminal.out().println("problem   " + problem));
     problems.addAll(unwritten);
     List<String> found = strictness.found();
@@ -108,6 +111,17 @@ final class Execution {
       terminal.out().println("nothing ran: every case is skipped or pending");
     }
     return result.ran() ? 0 : 3;
+  }
+
+  /** Whether something had to be hidden that was told before it was a secret. */
+  private static boolean hidden(Runner runner, Path journal, List<String> problems) {
+    try {
+      return Files.exists(journal) && runner.hideLateSecrets(journal);
+    } catch (IOException e) {
+      problems.add("the journal " + journal
+          + " could not be looked through for secrets that became known late: " + e);
+      return true;
+    }
   }
 
   /** A journal that could not go on cannot be closed either; that was told already. */

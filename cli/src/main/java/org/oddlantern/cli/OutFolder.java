@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.RunData;
@@ -75,9 +76,13 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
   }
 
   private List<String> report(Path journal, Reading reading) {
+    if (!Files.exists(journal)) {
+      return List.of("there is no journal " + journal + " any more, so no reports could be made");
+    }
     terminal.out().println("journal   " + journal);
     try {
       RunData run = reading.run();
+      List<String> cut = run.ended() == null ? List.of(run.cutOff()) : List.of();
       ReportScope scope = options.scope(run, journal);
       Comparison comparison = scope.comparison();
       if (comparison != null) {
@@ -92,7 +97,8 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
       all.forEach(Written::write);
       beside.join();
       all.add(pages);
-      return all.stream().flatMap(one -> one.told(terminal).stream()).toList();
+      return Stream.concat(all.stream().flatMap(one -> one.told(terminal).stream()), cut.stream())
+          .toList();
     } catch (IOException e) {
       return List.of("the reports could not be made: " + e.getMessage());
     } catch (InterruptedException e) {

@@ -27,6 +27,7 @@ final class StopSignal implements AutoCloseable {
   }
 
   private void stop() {
+    boolean exited = runner.wasExitedByCase();
     terminal.out().println("stopped   taking back what is alive, for 30 s at most");
     terminal.out().flush();
     runner.stop();
@@ -38,7 +39,7 @@ final class StopSignal implements AutoCloseable {
       Thread.currentThread().interrupt();
     }
     terminal.out().flush();
-    Runtime.getRuntime().halt(STATUS);
+    Runtime.getRuntime().halt(exited ? 1 : STATUS);
   }
 
   /** Everything is written. */

@@ -3,6 +3,7 @@ package org.oddlantern.http;
 import java.net.URI;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;

@@ -130,6 +130,7 @@ final class Asker {
   void keep(Recipe recipe, Object value, Belonging.Life life) {
     Recipe.TidyUp tidyUp = recipe.tidyUp();
     if (tidyUp != null) {
+      workshop.note(who, TidyUpDeed.words(tidyUp));
       Gathered values = new Gathered();
       tidyUp.sources().forEach((want, source) -> {
         Object given = handed.value(source);

@@ -9,6 +9,7 @@ final class Broadcast {
   private final List<RunListener> listeners;
   private final boolean beginnings;
   private final List<String> problems = new ArrayList<>();
+  private boolean ended;
 
   Broadcast(List<RunListener> listeners) {
     this.listeners = new ArrayList<>(listeners);
@@ -20,12 +21,16 @@ final class Broadcast {
   }
 
   synchronized void tell(RunEvent event) {
+    if (ended) {
+      return; // what comes after the end is no part of the run any more
+    }
+    ended = event instanceof RunEvent.Ended;
     for (RunListener listener : List.copyOf(listeners)) {
       try {
         listener.hear(event);
       } catch (Throwable e) {
         listeners.remove(listener);
-        problems.add("%s could not go on: %s: %s"
+        problem("%s could not go on: %s: %s"
             .formatted(listener, e.getClass().getSimpleName(), e.getMessage()));
       }
     }
@@ -34,6 +39,7 @@ final class Broadcast {
   /** Something that no case can be blamed for, and nobody may overlook. */
   synchronized void problem(String sentence) {
     problems.add(sentence);
+    tell(new RunEvent.ProblemFound(sentence));
   }
 
   synchronized List<String> problems() {

@@ -26,6 +26,19 @@ record EventLine(JsonGenerator out, TimeText times) {
       text("event", "undo-noted");
       text("id", noted.id());
       text("call", noted.call());
+    } else if (event instanceof RunEvent.CaseBegan began) {
+      text("event", "case-began");
+      text("id", began.id());
+      text("suite", began.suite());
+      text("title", began.title());
+      out.writeNumberProperty("lane", began.lane());
+    } else if (event instanceof RunEvent.PutBackBegan began) {
+      text("event", "put-back-began");
+      text("id", began.id());
+      text("deed", began.deed());
+    } else if (event instanceof RunEvent.ProblemFound found) {
+      text("event", "problem-found");
+      text("problem", found.problem());
     } else if (event instanceof RunEvent.PutBack putBack) {
       write(putBack);
     } else if (event instanceof RunEvent.Ended ended) {
@@ -74,7 +87,6 @@ record EventLine(JsonGenerator out, TimeText times) {
     if (ended.stopped()) {
       out.writeBooleanProperty("stopped", true);
     }
-    texts("problems", ended.problems());
     texts("warnings", ended.warnings());
   }
 

@@ -1,10 +1,13 @@
 package org.oddlantern.run;
 
+import java.io.IOException;
 import java.lang.reflect.Method;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.oddlantern.http.internal.PooledTransport;
@@ -59,7 +62,8 @@ public final class GuestRun implements AutoCloseable {
         new TokenStore(),
         new KnownPaths(),
         order.settings().schemas(order.loader(), environments.all(), order.variables()),
-        new Broadcast(all));
+        new Broadcast(all),
+        new ConcurrentHashMap<>());
     this.entries = new Entries(workshop);
     workshop
         .broadcast()
@@ -88,6 +92,18 @@ public final class GuestRun implements AutoCloseable {
    */
   public Guest begin(Class<?> suite, Method method, String sample, String title) {
     return new Guest(this, suite, method, sample, title, guests.getAndIncrement());
+  }
+
+  /**
+   * Hides in the journal of this run what was no secret yet when it was told. To be called once nobody
+   * writes it any more.
+   *
+   * @param journal the journal
+   * @return whether there was anything to hide
+   * @throws IOException if the journal cannot be read or written
+   */
+  public boolean hideLateSecrets(Path journal) throws IOException {
+    return new LateSecrets(workshop.masker()).hidden(journal);
   }
 
   Workshop workshop() {
@@ -130,7 +146,6 @@ public final class GuestRun implements AutoCloseable {
             entries.counts(),
             leftBehind.get(),
             false,
-            workshop.broadcast().problems(),
             workshop.masker().warnings()));
     transport.close();
   }

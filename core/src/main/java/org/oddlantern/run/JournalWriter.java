@@ -5,6 +5,7 @@ import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -25,6 +26,8 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   /** How many characters of a body stand in the journal itself, unless something else is said. */
   public static final int LONGEST_BODY = 16_384;
 
+  private static final long LOOK_NANOS = 100_000_000;
+
   private static final Pattern ENDING =
       Pattern.compile("\\.(?:txt|csv|json|xml|pdf|zip|log|yaml|har)$", Pattern.CASE_INSENSITIVE);
 
@@ -33,6 +36,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   private final Consumer<RunEvent> written;
   private final OutputStream stream;
   private final TimeText times = new TimeText();
+  private long lookedAt;
   private int bodies;
 
   /**
@@ -58,15 +62,16 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     this.longest = longest;
     this.written = written;
     Files.createDirectories(folder(file));
+    for (String beside : List.of("bodies", "kept")) {
+      remove(folder(file).resolve(beside));
+    }
     // no channel: one is closed for ever when the thread that writes is interrupted, and cases are
     this.stream = new BufferedOutputStream(new FileOutputStream(file.toFile()), 1 << 16);
   }
 
   @Override
   public void hear(RunEvent event) throws IOException {
-    if (event instanceof RunEvent.CaseBegan) {
-      return;
-    }
+    refuseIfGone();
     RunEvent told = withShortBodies(event);
     try {
       try (JsonGenerator generator = JsonMapping.standard().generator(stream)) {
@@ -81,8 +86,36 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   }
 
   @Override
+  public boolean hearsBeginnings() {
+    return true; // of a run that was killed it says what was under way
+  }
+
+  /**
+   * The file that it writes.
+   *
+   * @return the file
+   */
+  public Path file() {
+    return file;
+  }
+
+  @Override
   public void close() throws IOException {
     stream.close();
+    lookedAt = 0;
+    refuseIfGone();
+  }
+
+  /** A file that is removed can be written on and on, and nobody will ever read it. */
+  private void refuseIfGone() throws IOException {
+    long now = System.nanoTime();
+    if (lookedAt != 0 && now - lookedAt < LOOK_NANOS) {
+      return;
+    }
+    lookedAt = now;
+    if (Files.notExists(file)) {
+      throw new IOException("the file is gone; something has removed it during the run");
+    }
   }
 
   @Override
@@ -180,6 +213,17 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     Files.createDirectories(folder(target));
     Files.write(target, bytes);
     return name;
+  }
+
+  /** What an earlier journal of that name had beside it. */
+  private static void remove(Path folder) throws IOException {
+    if (Files.isDirectory(folder)) {
+      try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, "[0-9]*.*")) {
+        for (Path one : files) {
+          Files.delete(one);
+        }
+      }
+    }
   }
 
   private static Path folder(Path file) throws IOException {

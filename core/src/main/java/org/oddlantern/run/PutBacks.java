@@ -42,6 +42,7 @@ final class PutBacks {
 
   /** Sends an undoing call. */
   void undo(String id, Undo undo) {
+    began(id, workshop.masker().text(undo.line()));
     Duration limit = left();
     Undo.Taken taken = limit.isZero()
         ? new Undo.Taken(null, "no time was left for it when the run was stopped")
@@ -55,6 +56,7 @@ final class PutBacks {
 
   /** Runs a piece of the suite's code that puts something back. */
   void work(String id, String deed, Work work, Callable<@Nullable Object> body) {
+    began(id, deed);
     Duration limit = left();
     Attempt attempt = limit.isZero()
         ? Attempt.errored("no time was left for it when the run was stopped")
@@ -70,6 +72,10 @@ final class PutBacks {
 
   Workshop workshop() {
     return workshop;
+  }
+
+  private void began(String id, String deed) {
+    workshop.broadcast().tell(new RunEvent.PutBackBegan(workshop.masker().id(id), deed));
   }
 
   private Duration left() {

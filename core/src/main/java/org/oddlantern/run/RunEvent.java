@@ -11,7 +11,10 @@ import java.util.Map;
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "event")
 @JsonSubTypes({
   @JsonSubTypes.Type(value = RunEvent.Started.class, name = "run-started"),
+  @JsonSubTypes.Type(value = RunEvent.CaseBegan.class, name = "case-began"),
   @JsonSubTypes.Type(value = RunEvent.CaseFinished.class, name = "case-finished"),
+  @JsonSubTypes.Type(value = RunEvent.PutBackBegan.class, name = "put-back-began"),
+  @JsonSubTypes.Type(value = RunEvent.ProblemFound.class, name = "problem-found"),
   @JsonSubTypes.Type(value = RunEvent.UndoNoted.class, name = "undo-noted"),
   @JsonSubTypes.Type(value = RunEvent.PutBack.class, name = "put-back"),
   @JsonSubTypes.Type(value = RunEvent.Ended.class, name = "run-ended")
@@ -59,7 +62,7 @@ public sealed interface RunEvent {
   }
 
   /**
-   * A case begins to run; the journal does not tell it.
+   * A case begins to run.
    *
    * @param id the case
    * @param suite the simple name of its suite, sections joined by {@code >}
@@ -76,12 +79,27 @@ public sealed interface RunEvent {
   record CaseFinished(@JsonProperty("case") CaseRecord record) implements RunEvent {}
 
   /**
-   * A call said how to take back what it made.
+   * Something was made that is to be taken back.
    *
-   * @param id the case
-   * @param call the undoing call in one line
+   * @param id the case or supply that made it
+   * @param call how: the undoing call in one line, or the method that tidies up
    */
   record UndoNoted(String id, String call) implements RunEvent {}
+
+  /**
+   * Something is being taken back now.
+   *
+   * @param id the case or supply that made it
+   * @param deed how, as it was noted
+   */
+  record PutBackBegan(String id, String deed) implements RunEvent {}
+
+  /**
+   * Something went wrong that no case can be blamed for.
+   *
+   * @param problem what, in a sentence
+   */
+  record ProblemFound(String problem) implements RunEvent {}
 
   /**
    * Something was taken back, or could not be.
@@ -118,7 +136,6 @@ public sealed interface RunEvent {
    * @param counts how many cases ended how, by word
    * @param leftBehind how many things could not be taken back
    * @param stopped whether it was stopped before all cases had run
-   * @param problems what no case could be blamed for, as sentences
    * @param warnings what the run found worth a look
    */
   record Ended(
@@ -127,7 +144,6 @@ public sealed interface RunEvent {
       Map<String, Integer> counts,
       int leftBehind,
       boolean stopped,
-      List<String> problems,
       List<String> warnings)
       implements RunEvent {
 
@@ -138,13 +154,12 @@ public sealed interface RunEvent {
         Map<String, Integer> counts,
         int leftBehind,
         boolean stopped) {
-      this(endedAt, tookMicros, counts, leftBehind, stopped, List.of(), List.of());
+      this(endedAt, tookMicros, counts, leftBehind, stopped, List.of());
     }
 
     /** What is absent in a journal is empty here. */
     public Ended {
       counts = counts == null ? Map.of() : counts;
-      problems = problems == null ? List.of() : List.copyOf(problems);
       warnings = warnings == null ? List.of() : List.copyOf(warnings);
     }
   }

@@ -2,7 +2,7 @@ package org.oddlantern.run;
 
 /**
  * Hears what happens in a run. Events come one at a time, each complete and masked: {@code Started}
- * first, {@code Ended} last, a {@code CaseBegan} before the {@code CaseFinished} of the same case, a {@code PutBack} after the {@code UndoNoted} of the same call. A listener
+ * first, {@code Ended} last, a {@code CaseBegan} before the {@code CaseFinished} of the same case, a {@code PutBack} after the {@code UndoNoted} and the {@code PutBackBegan} of the same thing. A listener
  * that throws hears nothing more; its exception becomes a problem of the run and stops no case.
  */
 @FunctionalInterface

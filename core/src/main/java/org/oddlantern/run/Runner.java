@@ -1,11 +1,17 @@
 package org.oddlantern.run;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.PooledTransport;
@@ -43,6 +49,8 @@ public final class Runner {
   private final Handed handed;
   private final Ledger ledger;
   private final AtomicInteger leftBehind = new AtomicInteger();
+  private final Map<Thread, String> atWork = new ConcurrentHashMap<>();
+  private volatile @Nullable Broadcast told;
   private volatile boolean stopped;
 
   /**
@@ -99,7 +107,9 @@ public final class Runner {
           new TokenStore(),
           new KnownPaths(),
           schemas,
-          broadcast);
+          broadcast,
+          atWork);
+      told = broadcast;
       entries = new Entries(workshop);
       runAll(workshop, entries);
     }
@@ -109,19 +119,20 @@ public final class Runner {
         entries.counts(),
         leftBehind.get(),
         stopped,
-        broadcast.problems(),
         masker.warnings()));
     return new RunResult(entries.counts(), leftBehind.get(), stopped, broadcast.problems());
   }
 
   /**
-   * Whether a text holds a secret that was not known yet when it was told.
+   * Hides in the journal of this run what was no secret yet when it was told. To be called once nobody
+   * writes it any more.
    *
-   * @param text a text that was told
-   * @return true if it does
+   * @param journal the journal
+   * @return whether there was anything to hide
+   * @throws IOException if the journal cannot be read or written
    */
-  public boolean isSecretIn(String text) {
-    return masker.isLate(text);
+  public boolean hideLateSecrets(Path journal) throws IOException {
+    return new LateSecrets(masker).hidden(journal);
   }
 
   /**
@@ -132,6 +143,20 @@ public final class Runner {
     stopped = true;
     schedule.stop();
     lanes.stop();
+  }
+
+  /**
+   * Whether a case has told the process to end, which is a problem of the run then.
+   *
+   * @return true if one has
+   */
+  public boolean wasExitedByCase() {
+    Optional<String> exit = ProcessExit.of(Map.copyOf(atWork));
+    Broadcast broadcast = told;
+    if (broadcast != null) {
+      exit.ifPresent(broadcast::problem);
+    }
+    return exit.isPresent();
   }
 
   private RunEvent.Started started(Instant start) {

@@ -73,31 +73,45 @@ final class SecretTexts {
   /** Where secrets stand, in order, none within another; the text as it is and with its escapes undone. */
   private List<Hit> hits(String text) {
     List<Hit> hits = new ArrayList<>(0);
-    find(DecodedText.of(text), hits);
-    if (DecodedText.hasEscapes(text)) {
-      DecodedText last = DecodedText.of(text);
-      for (int layer = 0; layer < LAYERS; layer++) {
-        DecodedText next = last.decoded();
-        if (next.text().equals(last.text())) {
-          break;
-        }
-        find(next, hits);
-        last = next;
+    find(text, (start, end, variable) -> hits.add(new Hit(start, end, variable)));
+    String last = text;
+    for (int layer = 1; layer <= LAYERS; layer++) {
+      String next = DecodedText.undone(last);
+      if (next.equals(last)) {
+        break;
       }
+      if (find(next, (start, end, variable) -> {})) {
+        addDecoded(text, layer, hits);
+      }
+      last = next;
     }
     return hits.size() < 2 ? hits : apart(hits);
   }
 
-  private void find(DecodedText decoded, List<Hit> hits) {
-    String text = decoded.text();
+  /** The places of what was found under so many layers of escapes. */
+  private void addDecoded(String text, int layers, List<Hit> hits) {
+    DecodedText decoded = DecodedText.of(text);
+    for (int i = 0; i < layers; i++) {
+      decoded = decoded.decoded();
+    }
+    DecodedText last = decoded;
+    find(
+        last.text(),
+        (start, end, variable) ->
+            hits.add(new Hit(last.start(start), last.end(end - 1), variable)));
+  }
+
+  private boolean find(String text, HitHearer hearer) {
+    boolean found = false;
     for (int at = 0; at + SHORTEST <= text.length(); at++) {
       Form form = formAt(text, at);
       if (form != null) {
-        int last = at + form.text.length() - 1;
-        hits.add(new Hit(decoded.start(at), decoded.end(last), form.variable));
-        at = last;
+        found = true;
+        hearer.hit(at, at + form.text.length(), form.variable);
+        at += form.text.length() - 1;
       }
     }
+    return found;
   }
 
   /** In order, those that overlap made one. */
@@ -173,6 +187,11 @@ final class SecretTexts {
 
   private static int slot(int beginning) {
     return (beginning ^ (beginning >>> 16)) & (SLOTS - 1);
+  }
+
+  /** Hears where secrets stand. */
+  private interface HitHearer {
+    void hit(int start, int end, String variable);
   }
 
   /** A place where a secret stands. */

@@ -30,10 +30,12 @@ record TidyUpDeed(
         undo -> {});
     Instances instances = new Instances((type, asker) -> given(type, asker, work), one -> {});
     putBacks.work(
-        id,
-        "tidy up with " + definition.name(),
-        work,
-        () -> instances.call(definition.suite(), definition.method()));
+        id, words(tidyUp), work, () -> instances.call(definition.suite(), definition.method()));
+  }
+
+  /** What is told of it, before and after. */
+  static String words(Recipe.TidyUp tidyUp) {
+    return "tidy up with " + tidyUp.definition().name();
   }
 
   private Object given(Type type, Class<?> asker, Work work) {

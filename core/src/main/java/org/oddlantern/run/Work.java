@@ -72,8 +72,14 @@ final class Work {
     try {
       return lane.run(
           () -> {
-            log.begun(Thread.currentThread());
-            return workshop.bound(surroundings, () -> settled(attempted(body), putsBack));
+            Thread thread = Thread.currentThread();
+            log.begun(thread);
+            workshop.atWork().put(thread, id);
+            try {
+              return workshop.bound(surroundings, () -> settled(attempted(body), putsBack));
+            } finally {
+              workshop.atWork().remove(thread);
+            }
           },
           limit,
           !putsBack);

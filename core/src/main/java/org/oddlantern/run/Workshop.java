@@ -2,6 +2,7 @@ package org.oddlantern.run;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 import org.oddlantern.config.Environment;
 import org.oddlantern.config.EnvironmentSettings;
@@ -12,6 +13,7 @@ import org.oddlantern.http.internal.Transport;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.KnownPaths;
+import org.oddlantern.plan.CaseId;
 import org.oddlantern.schema.KnownSchemas;
 
 /**
@@ -27,6 +29,7 @@ import org.oddlantern.schema.KnownSchemas;
  * @param paths those that the run has read
  * @param schemas those that the run has read
  * @param broadcast tells what happens
+ * @param atWork which case or supply a thread runs
  */
 record Workshop(
     RunOrder order,
@@ -38,7 +41,13 @@ record Workshop(
     TokenStore tokens,
     KnownPaths paths,
     KnownSchemas schemas,
-    Broadcast broadcast) {
+    Broadcast broadcast,
+    Map<Thread, String> atWork) {
+
+  /** Tells that something was made which is to be put back. */
+  void note(CaseId who, String deed) {
+    broadcast.tell(new RunEvent.UndoNoted(masker.id(who.toString()), deed));
+  }
 
   /** The surroundings of a piece of work that sends calls of its own. */
   Surroundings surroundings(CaseLog log, String environment) {

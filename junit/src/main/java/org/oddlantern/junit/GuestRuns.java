@@ -43,5 +43,6 @@ final class GuestRuns implements ExtensionContext.Store.CloseableResource, AutoC
   public void close() throws IOException {
     run.close();
     journal.close();
+    run.hideLateSecrets(journal.file());
   }
 }

@@ -14,10 +14,13 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Journal;
 import org.oddlantern.run.Mark;
+import org.oddlantern.run.RecordKind;
 import org.oddlantern.run.RunEvent;
 
 /** A whole run as its journal tells it; what reports are made of. Immutable and thread-safe. */
 public final class RunData {
+
+  private static final int MOST_UNDER_WAY = 8;
 
   private final RunEvent.Started started;
   private final List<CaseRecord> cases;
@@ -25,6 +28,7 @@ public final class RunData {
   private final List<RunEvent.PutBack> putBacks;
   private final Map<String, List<RunEvent.PutBack>> back;
   private final RunEvent.@Nullable Ended ended;
+  private final Troubles troubles;
   private final Map<String, CaseRecord> byId;
   private final StoredCases stored;
 
@@ -34,6 +38,7 @@ public final class RunData {
       List<CaseRecord> supplied,
       List<RunEvent.PutBack> putBacks,
       RunEvent.@Nullable Ended ended,
+      Troubles troubles,
       StoredCases stored) {
     this.started = started;
     this.cases = List.copyOf(cases);
@@ -41,6 +46,7 @@ public final class RunData {
     this.putBacks = List.copyOf(putBacks);
     this.back = putBacks.stream().collect(Collectors.groupingBy(RunEvent.PutBack::id));
     this.ended = ended;
+    this.troubles = troubles;
     this.byId = Stream.concat(cases.stream(), supplied.stream())
         .collect(Collectors.toMap(CaseRecord::id, one -> one, (one, again) -> one));
     this.stored = stored;
@@ -78,13 +84,24 @@ public final class RunData {
     List<CaseRecord> supplied = new ArrayList<>();
     List<RunEvent.PutBack> putBacks = new ArrayList<>();
     List<RunEvent.UndoNoted> open = new ArrayList<>();
+    List<RunEvent.PutBackBegan> sent = new ArrayList<>();
+    List<String> problems = new ArrayList<>();
+    Map<String, RunEvent.CaseBegan> underWay = new LinkedHashMap<>();
     RunEvent.Ended ended = null;
     for (RunEvent event : events) {
       if (event instanceof RunEvent.CaseFinished finished) {
         (finished.record().counts() ? cases : supplied).add(finished.record());
+        underWay.remove(finished.record().id());
       } else if (event instanceof RunEvent.PutBack putBack) {
         putBacks.add(putBack);
         open.remove(new RunEvent.UndoNoted(putBack.id(), putBack.deed()));
+        sent.remove(new RunEvent.PutBackBegan(putBack.id(), putBack.deed()));
+      } else if (event instanceof RunEvent.PutBackBegan began) {
+        sent.add(began);
+      } else if (event instanceof RunEvent.ProblemFound found) {
+        problems.add(found.problem());
+      } else if (event instanceof RunEvent.CaseBegan began) {
+        underWay.put(began.id(), began);
       } else if (event instanceof RunEvent.UndoNoted noted) {
         open.add(noted);
       } else if (event instanceof RunEvent.Ended end) {
@@ -93,11 +110,23 @@ public final class RunData {
     }
     if (ended == null) {
       open.forEach(noted -> putBacks.add(new RunEvent.PutBack(
-          noted.id(), noted.call(), "the run was cut off before this was sent", List.of())));
+          noted.id(),
+          noted.call(),
+          sent.contains(new RunEvent.PutBackBegan(noted.id(), noted.call()))
+              ? "begun, and what came of it is not known, since the run was cut off"
+              : "the run was cut off before this was done",
+          List.of())));
     }
     cases.sort(Comparator.comparingInt(CaseRecord::order));
     supplied.sort(Comparator.comparingInt(CaseRecord::order).thenComparing(CaseRecord::id));
-    return new RunData(started, cases, supplied, putBacks, ended, stored);
+    return new RunData(
+        started,
+        cases,
+        supplied,
+        putBacks,
+        ended,
+        new Troubles(List.copyOf(problems), List.copyOf(underWay.values())),
+        stored);
   }
 
   /**
@@ -116,6 +145,45 @@ public final class RunData {
    */
   public List<CaseRecord> cases() {
     return cases;
+  }
+
+  /**
+   * What no case can be blamed for.
+   *
+   * @return the problems of the run, as sentences
+   */
+  public List<String> problems() {
+    return troubles.problems;
+  }
+
+  /**
+   * What deserves a look.
+   *
+   * @return the warnings told at its beginning and at its end
+   */
+  public List<String> warnings() {
+    return Stream.concat(
+            started.warnings().stream(), ended == null ? Stream.empty() : ended.warnings().stream())
+        .toList();
+  }
+
+  /**
+   * How far a run came that has no end.
+   *
+   * @return a sentence that names the cases that were under way
+   */
+  public String cutOff() {
+    String under = troubles.underWay.stream()
+        .limit(MOST_UNDER_WAY)
+        .map(one -> one.suite() + ": " + one.title())
+        .collect(Collectors.joining("; "));
+    int more = troubles.underWay.size() - MOST_UNDER_WAY;
+    return "the run was cut off after %d of %s"
+            .formatted(
+                cases.stream().filter(one -> one.kind() == RecordKind.CASE).count(),
+                Amounts.of(started.cases(), "case"))
+        + (under.isEmpty() ? "" : "; under way: " + under)
+        + (more > 0 ? " and %d more".formatted(more) : "");
   }
 
   /**
@@ -284,4 +352,7 @@ public final class RunData {
   public String verdict() {
     return Verdicts.sentence(this);
   }
+
+  /** What went wrong beside the cases. */
+  private record Troubles(List<String> problems, List<RunEvent.CaseBegan> underWay) {}
 }

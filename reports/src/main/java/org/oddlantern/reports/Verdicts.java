@@ -5,7 +5,6 @@ import java.util.List;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
-import org.oddlantern.run.RecordKind;
 import org.oddlantern.run.RunEvent;
 
 /** Says in a sentence what came of a run. */
@@ -23,7 +22,9 @@ final class Verdicts {
       }
     }
     int left = run.leftBehind().size();
-    String behind = left == 0 ? "" : " " + Amounts.of(left, "thing") + " could not be taken back.";
+    int problems = run.problems().size();
+    String behind = (left == 0 ? "" : " " + Amounts.of(left, "thing") + " could not be taken back.")
+        + (problems == 0 ? "" : " " + Amounts.of(problems, "problem") + " of the run itself.");
     if (run.cases().isEmpty()) {
       return cut + "Nothing can be said." + behind;
     }
@@ -41,9 +42,8 @@ final class Verdicts {
     if (ended != null) {
       return ended.stopped() ? "The run was stopped. " : "";
     }
-    long ran = run.cases().stream().filter(one -> one.kind() == RecordKind.CASE).count();
-    return "The run was cut off after %d of %s. "
-        .formatted(ran, Amounts.of(run.started().cases(), "case"));
+    String cut = run.cutOff();
+    return "T" + cut.substring(1) + ". ";
   }
 
   private static String held(List<CaseRecord> cases) {

@@ -75,10 +75,8 @@ final class EngineRun {
 
   private TestExecutionResult ran(RunOrder order) {
     PlatformTeller teller = new PlatformTeller(root, platform, order.plan());
-    try (JournalWriter journal = Journals.in(parameters.out()).begun();
-        CapturedPrinting printing = CapturedPrinting.begun()) {
-      RunResult result = new Runner(order, Clock.systemUTC()).run(List.of(journal, teller));
-      teller.finish();
+    try {
+      RunResult result = ran(order, teller);
       return result.problems().isEmpty()
           ? TestExecutionResult.successful()
           : TestExecutionResult.failed(
@@ -86,5 +84,18 @@ final class EngineRun {
     } catch (IOException | SettingsProblem e) {
       return TestExecutionResult.failed(e);
     }
+  }
+
+  private RunResult ran(RunOrder order, PlatformTeller teller) throws IOException {
+    Runner runner = new Runner(order, Clock.systemUTC());
+    JournalWriter journal = Journals.in(parameters.out()).begun();
+    RunResult result;
+    try (journal;
+        CapturedPrinting printing = CapturedPrinting.begun()) {
+      result = runner.run(List.of(journal, teller));
+      teller.finish();
+    }
+    runner.hideLateSecrets(journal.file());
+    return result;
   }
 }

@@ -108,6 +108,8 @@ public final class ConsoleReport implements RunListener {
       tell(finished.record());
     } else if (event instanceof RunEvent.PutBack putBack) {
       tell(putBack);
+    } else if (event instanceof RunEvent.ProblemFound found) {
+      line("problem   " + Plain.line(found.problem()), 10);
     } else if (event instanceof RunEvent.Ended ended) {
       timer.cancel();
       end(ended);
@@ -289,6 +291,7 @@ public final class ConsoleReport implements RunListener {
     if (ended.stopped()) {
       out.println("the run was stopped; whatever was running or had not run yet is interrupted");
     }
+    ended.warnings().forEach(warning -> line("warning   " + Plain.line(warning), 10));
     boolean green = ended.leftBehind() == 0 && counts.keySet().stream().noneMatch(BROKEN::contains);
     if (!green) {
       out.println("the same values again: --seed " + seed);

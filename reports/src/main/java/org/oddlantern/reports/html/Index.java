@@ -73,9 +73,13 @@ final class Index {
     return new IndexView(
         run.started().name(),
         run.verdict(),
-        broken.isEmpty() && run.leftBehind().isEmpty() && run.ended() != null,
+        broken.isEmpty()
+            && run.leftBehind().isEmpty()
+            && run.problems().isEmpty()
+            && run.ended() != null,
         facts(),
-        run.started().warnings(),
+        run.warnings(),
+        run.problems(),
         ran.size() > 1 ? glance(alike, cards) : List.of(),
         whole(ran.stream().filter(cards::contains)),
         told ? whole(ran.stream().filter(one -> !cards.contains(one))) : List.of(),

@@ -12,6 +12,7 @@ import org.oddlantern.run.RunEvent;
  * @param held whether everything held
  * @param facts when, where and with which seed
  * @param warnings what was worth a look before the first call
+ * @param problems what no case can be blamed for
  * @param glance what was wrong, in short; empty if it was in one case only
  * @param failures the cases that did not pass of themselves, as many as are told in full
  * @param moreFailures the other cases that did not pass of themselves
@@ -31,6 +32,7 @@ public record IndexView(
     boolean held,
     List<Fact> facts,
     List<String> warnings,
+    List<String> problems,
     List<Glance> glance,
     List<CaseView> failures,
     List<CaseView> moreFailures,

@@ -29,6 +29,7 @@ import org.oddlantern.run.RecordKind;
 public final class JUnitXmlReport {
 
   private static final String CUT_OFF = "cut-off";
+  private static final String PROBLEMS = "problems-of-the-run";
 
   private JUnitXmlReport() {}
 
@@ -48,7 +49,16 @@ public final class JUnitXmlReport {
     }
     Map<String, List<CaseRecord>> suites = run.bySuite();
     if (run.ended() == null) {
-      suites.put(CUT_OFF, List.of(cutOff(run)));
+      suites.put(CUT_OFF, List.of(error(run, CUT_OFF, "the run comes to its end", run.verdict())));
+    }
+    if (!run.problems().isEmpty()) {
+      suites.put(
+          PROBLEMS,
+          List.of(error(
+              run,
+              PROBLEMS,
+              "the run has no problems of its own",
+              String.join("\n", run.problems()))));
     }
     for (Map.Entry<String, List<CaseRecord>> suite : suites.entrySet()) {
       Path file = folder.resolve("TEST-" + suite.getKey() + ".xml");
@@ -61,12 +71,12 @@ public final class JUnitXmlReport {
   }
 
   /** A server that sees green cases only must not take them for all. */
-  private static CaseRecord cutOff(RunData run) {
+  private static CaseRecord error(RunData run, String id, String title, String message) {
     return new CaseRecord(
         RecordKind.CASE,
-        CUT_OFF,
-        CUT_OFF,
-        "the run comes to its end",
+        id,
+        id,
+        title,
         "",
         0,
         "",
@@ -79,7 +89,7 @@ public final class JUnitXmlReport {
         List.of(),
         List.of(),
         "",
-        new ProblemRecord("", run.verdict(), "", ""),
+        new ProblemRecord("", message, "", ""),
         "",
         List.of(),
         List.of(),

@@ -69,6 +69,13 @@ public final class MarkdownSummary {
       more(broken.size());
       alike(run.alike());
     }
+    if (!run.problems().isEmpty()) {
+      line("");
+      line("### Problems of the run");
+      line("");
+      run.problems().stream().limit(MOST).forEach(problem -> line("- " + escaped(problem)));
+      more(run.problems().size());
+    }
     if (!run.leftBehind().isEmpty()) {
       line("");
       line("### Left behind");
