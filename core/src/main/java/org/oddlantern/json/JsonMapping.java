@@ -3,6 +3,7 @@ package org.oddlantern.json;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -13,6 +14,7 @@ import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.core.exc.StreamConstraintsException;
+import tools.jackson.core.exc.StreamWriteException;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.core.util.DefaultIndenter;
 import tools.jackson.core.util.DefaultPrettyPrinter;
@@ -273,7 +275,8 @@ public final class JsonMapping {
    * @return the text
    */
   public String write(@Nullable Object value) {
-    return mapper.writeValueAsString(tree(value));
+    JsonNode tree = tree(value);
+    return written(mapper.writer(), writer -> writer.writeValueAsString(tree));
   }
 
   /**
@@ -289,12 +292,12 @@ public final class JsonMapping {
         .withObjectEmptySeparator("")
         .withArrayEmptySeparator("");
     DefaultIndenter indenter = new DefaultIndenter("  ", "\n");
-    return mapper
+    ObjectWriter pretty = mapper
         .writer()
         .with(new DefaultPrettyPrinter(spaced)
             .withObjectIndenter(indenter)
-            .withArrayIndenter(new DefaultPrettyPrinter.NopIndenter()))
-        .writeValueAsString(tree);
+            .withArrayIndenter(new DefaultPrettyPrinter.NopIndenter()));
+    return written(pretty, writer -> writer.writeValueAsString(tree));
   }
 
   /**
@@ -304,7 +307,8 @@ public final class JsonMapping {
    * @return the bytes
    */
   public byte[] writeBytes(@Nullable Object value) {
-    return writer().writeValueAsBytes(value instanceof JsonSource ? tree(value) : value);
+    Object whole = value instanceof JsonSource ? tree(value) : value;
+    return written(writer(), writer -> writer.writeValueAsBytes(whole));
   }
 
   /**
@@ -315,6 +319,15 @@ public final class JsonMapping {
    */
   public JsonGenerator generator(OutputStream stream) {
     return mapper.writer().without(StreamWriteFeature.AUTO_CLOSE_TARGET).createGenerator(stream);
+  }
+
+  /** A number of more zeros than the mapper writes out keeps its exponent, and the others theirs with it. */
+  private static <T> T written(ObjectWriter writer, Function<ObjectWriter, T> how) {
+    try {
+      return how.apply(writer);
+    } catch (StreamWriteException e) {
+      return how.apply(writer.without(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN));
+    }
   }
 
   private ObjectWriter writer() {

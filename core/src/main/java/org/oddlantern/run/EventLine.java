@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Header;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.WellFormed;
 import tools.jackson.core.JsonGenerator;
 
 /**
@@ -279,8 +280,8 @@ record EventLine(JsonGenerator out, TimeText times) {
     out.writeArrayPropertyStart(name);
     for (Header header : headers) {
       out.writeStartArray();
-      out.writeString(header.name());
-      out.writeString(header.value());
+      out.writeString(WellFormed.of(header.name()));
+      out.writeString(WellFormed.of(header.value()));
       out.writeEndArray();
     }
     out.writeEndArray();
@@ -317,13 +318,13 @@ record EventLine(JsonGenerator out, TimeText times) {
       return;
     }
     out.writeArrayPropertyStart(name);
-    texts.forEach(out::writeString);
+    texts.forEach(text -> out.writeString(WellFormed.of(text)));
     out.writeEndArray();
   }
 
   private void text(String name, @Nullable String text) {
     if (text != null && !text.isEmpty()) {
-      out.writeStringProperty(name, text);
+      out.writeStringProperty(name, WellFormed.of(text));
     }
   }
 }

@@ -2,7 +2,6 @@ package org.oddlantern.run;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -100,17 +99,19 @@ final class Masker {
   }
 
   /**
-   * A line of source code: literals that are a secret are hidden, if it is one of 8 letters or more; a
-   * shorter one may be an everyday word.
+   * A line of source code: literals that are a secret of 8 letters or more are hidden, and those in which
+   * one stands that is more than letters; anything else may be an everyday word.
    */
   String source(String line) {
     if (line.indexOf('"') < 0) {
       return line;
     }
-    Set<String> secrets = new HashSet<>(texts.ofLength(LIKELY));
+    List<String> secrets = texts.ofLength(LIKELY);
     return LITERAL.matcher(line).replaceAll(found -> {
-      String literal = DecodedText.of(found.group(1)).decoded().text();
-      boolean secret = secrets.contains(literal) || secrets.contains(found.group(1));
+      String literal = DecodedText.undone(found.group(1));
+      boolean secret = secrets.stream()
+          .anyMatch(one -> literal.equals(one)
+              || literal.contains(one) && !one.chars().allMatch(Character::isLetter));
       return Matcher.quoteReplacement(secret ? '"' + MASK + '"' : found.group());
     });
   }

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.atomic.AtomicLongArray;
 import org.jspecify.annotations.Nullable;
 
@@ -21,8 +22,10 @@ final class SecretTexts {
 
   private static final int SLOTS = 1 << 16;
 
-  private final Map<Integer, List<Form>> byBeginning = new ConcurrentHashMap<>();
+  private final Map<Integer, Map<Integer, Map<String, Form>>> byBeginning =
+      new ConcurrentHashMap<>();
   private final AtomicLongArray filter = new AtomicLongArray(SLOTS / 64);
+  private final SecretPieces pieces = new SecretPieces();
   private final Map<String, Boolean> known = new ConcurrentHashMap<>();
   private volatile boolean empty = true;
   private volatile int shortest = Integer.MAX_VALUE;
@@ -35,6 +38,7 @@ final class SecretTexts {
     if (secret.length() < SHORTEST || known.putIfAbsent(secret, true) != null) {
       return;
     }
+    pieces.learn(secret);
     for (String form : SecretForms.of(secret)) {
       add(new Form(form, variable));
     }
@@ -136,7 +140,7 @@ final class SecretTexts {
    */
   String maskedInPieces(String text) {
     String masked = masked(text);
-    return empty ? masked : SecretPieces.masked(masked, known.keySet());
+    return empty ? masked : pieces.masked(masked, known.keySet());
   }
 
   /** How long the shortest secret is that anybody has told of. */
@@ -155,26 +159,28 @@ final class SecretTexts {
     if ((filter.get(slot >> 6) & (1L << (slot & 63))) == 0) {
       return null;
     }
-    for (Form form : byBeginning.getOrDefault(beginning, List.of())) {
-      if (text.startsWith(form.text, at)) {
-        return form;
+    Map<Integer, Map<String, Form>> byLength = byBeginning.get(beginning);
+    if (byLength != null) {
+      for (Map.Entry<Integer, Map<String, Form>> known : byLength.entrySet()) {
+        int end = at + known.getKey();
+        Form form = end > text.length() ? null : known.getValue().get(text.substring(at, end));
+        if (form != null) {
+          return form;
+        }
       }
     }
     return null;
   }
 
+  /** The longest first: one may begin with another. */
   private void add(Form form) {
     int beginning = beginning(form.text, 0);
-    byBeginning.merge(beginning, List.of(form), SecretTexts::longestFirst);
+    byBeginning
+        .computeIfAbsent(beginning, key -> new ConcurrentSkipListMap<>(Comparator.reverseOrder()))
+        .computeIfAbsent(form.text.length(), key -> new ConcurrentHashMap<>())
+        .putIfAbsent(form.text, form);
     int slot = slot(beginning);
     filter.accumulateAndGet(slot >> 6, 1L << (slot & 63), (bits, bit) -> bits | bit);
-  }
-
-  private static List<Form> longestFirst(List<Form> before, List<Form> added) {
-    List<Form> all = new ArrayList<>(before);
-    all.addAll(added);
-    all.sort(Comparator.comparingInt((Form form) -> form.text.length()).reversed());
-    return List.copyOf(all);
   }
 
   private static int beginning(String text, int at) {

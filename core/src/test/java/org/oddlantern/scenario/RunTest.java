@@ -175,9 +175,7 @@ class RunTest {
     try (JournalWriter writer = new JournalWriter(file)) {
       trial = Trial.of(service, List.of("LifeTest", "ThrowingTest", "LeavingTest"), writer);
     }
-    List<RunEvent> told = trial.events().stream()
-        .filter(event -> !(event instanceof RunEvent.CaseBegan))
-        .toList();
+    List<RunEvent> told = trial.events();
     assertEquals(told, read(file));
     List<String> lines = Files.readAllLines(file);
     Files.writeString(
@@ -192,7 +190,7 @@ class RunTest {
       Trial.of(service, List.of("LongBodyTest"), writer);
     }
     assertTrue(Files.size(file) < 4_000);
-    CaseRecord record = ((RunEvent.CaseFinished) read(file).get(1)).record();
+    CaseRecord record = ((RunEvent.CaseFinished) read(file).get(2)).record();
     assertEquals("bodies/000001.txt", record.exchanges().get(0).requestBody().file());
     assertEquals(
         20_002, new Journal(file).text(record.exchanges().get(0).replyBody()).length());

@@ -3,11 +3,10 @@ package org.oddlantern.reports.html;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Header;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.NotJson;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.run.BodyRecord;
 import tools.jackson.databind.JsonNode;
@@ -37,7 +36,19 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
     this(size, lines, note, "", false);
   }
 
+  /** A body that cannot be shown says so, and leaves the rest of its page alone. */
   static BodyView of(BodyRecord body, String text, List<Finding> findings) {
+    try {
+      return shown(body, text, findings);
+    } catch (RuntimeException | StackOverflowError e) {
+      return new BodyView(
+          Amounts.size(body.bytes()),
+          List.of(),
+          "it could not be shown: " + e.getClass().getSimpleName());
+    }
+  }
+
+  private static BodyView shown(BodyRecord body, String text, List<Finding> findings) {
     String size = Amounts.size(body.bytes());
     if (body.bytes() == 0) {
       return new BodyView("empty", List.of(), "");
@@ -50,17 +61,16 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
     if (text.isEmpty()) {
       return new BodyView(size, List.of(), NO_TEXT);
     }
-    try {
-      JsonNode root = JsonMapping.standard().parse(text);
+    Optional<JsonNode> root = VerbatimJson.tree(text);
+    if (root.isPresent()) {
       boolean marked = !findings.isEmpty();
-      LaidOut json = LaidOutJson.of(root, marked ? MOST_LAID_OUT : MOST_LINES, marked);
+      LaidOut json = LaidOutJson.of(root.get(), marked ? MOST_LAID_OUT : MOST_LINES, marked);
       return new BodyView(size, lines(json, Marking.of(json, Places.JSON, findings)), "");
-    } catch (NotJson e) {
-      LaidOut xml = new LaidOut(LaidOutXml.of(text), 0);
-      return xml.count() == 0
-          ? ofText(size, text)
-          : new BodyView(size, lines(xml, Marking.of(xml, Places.XML, findings)), "");
     }
+    LaidOut xml = new LaidOut(LaidOutXml.of(text), 0);
+    return xml.count() == 0
+        ? ofText(size, text)
+        : new BodyView(size, lines(xml, Marking.of(xml, Places.XML, findings)), "");
   }
 
   private static BodyView ofText(String size, String text) {

@@ -4,15 +4,20 @@ import gg.jte.ContentType;
 import gg.jte.TemplateEngine;
 import gg.jte.TemplateOutput;
 import gg.jte.output.WriterOutput;
+import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
 import java.io.Writer;
+import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.stream.Stream;
 import org.oddlantern.reports.Pages;
 import org.oddlantern.reports.RunData;
@@ -34,6 +39,8 @@ public final class HtmlReport {
 
   private final TemplateEngine templates = TemplateEngine.createPrecompiled(ContentType.Html);
   private final Path folder;
+
+  private final Queue<IOException> unmade = new ConcurrentLinkedQueue<>();
 
   private HtmlReport(Path folder) {
     this.folder = folder;
@@ -98,6 +105,10 @@ public final class HtmlReport {
               run.started().name()));
     }
     page("index.html", "index.jte", Map.of("page", index.view()));
+    IOException first = unmade.peek();
+    if (first != null) {
+      throw new IOException(first.getMessage() + "; the other pages are whole", first);
+    }
   }
 
   private void suite(SuiteView suite, String run) {
@@ -105,6 +116,22 @@ public final class HtmlReport {
       page(suite.page(), "suite.jte", Map.of("suite", suite, "run", run));
     } catch (IOException e) {
       throw new UncheckedIOException(e.getMessage(), e);
+    } catch (RuntimeException | StackOverflowError e) {
+      unmade.add(new IOException("the page " + suite.page() + " could not be made: " + e, e));
+      unmade(suite.page());
+    }
+  }
+
+  /** A page in the stead of one that could not be made, so that links lead somewhere. */
+  private void unmade(String name) {
+    String text =
+        "<!DOCTYPE html><html lang=\"en\"><meta charset=\"utf-8\"><title>Odd Lantern</title>"
+            + "<link rel=\"stylesheet\" href=\"ledger.css\"><p class=\"warning\">This page could not be shown."
+            + " The journal of the run has what stands in it.</p></html>";
+    try {
+      Files.writeString(folder.resolve(name), text);
+    } catch (IOException e) {
+      unmade.add(e);
     }
   }
 
@@ -118,7 +145,13 @@ public final class HtmlReport {
   }
 
   private void page(String name, String template, Map<String, Object> values) throws IOException {
-    try (Writer writer = Files.newBufferedWriter(folder.resolve(name), StandardCharsets.UTF_8)) {
+    // what is no character is replaced, not refused
+    try (Writer writer = new BufferedWriter(new OutputStreamWriter(
+        Files.newOutputStream(folder.resolve(name)),
+        StandardCharsets.UTF_8
+            .newEncoder()
+            .onMalformedInput(CodingErrorAction.REPLACE)
+            .onUnmappableCharacter(CodingErrorAction.REPLACE)))) {
       TemplateOutput output = new WriterOutput(writer);
       templates.render(template, values, output);
     }

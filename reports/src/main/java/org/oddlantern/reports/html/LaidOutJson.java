@@ -41,7 +41,7 @@ final class LaidOutJson {
 
   /** As JSON; what is plain without a generator, since a report has millions of lines. */
   private static String text(JsonNode node) {
-    return node.isInt() || node.isBoolean()
+    return node instanceof VerbatimJson.AsWritten || node.isBoolean()
         ? node.asString()
         : node.isString() ? quoted(node.stringValue()) : JsonMapping.standard().write(node);
   }

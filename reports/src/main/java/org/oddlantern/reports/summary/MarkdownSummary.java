@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.WellFormed;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.Likeness;
@@ -49,7 +50,7 @@ public final class MarkdownSummary {
       summary.tell(comparison);
     }
     summary.suites(run);
-    Files.writeString(file, String.join("\n", summary.lines) + "\n");
+    Files.writeString(file, WellFormed.of(String.join("\n", summary.lines)) + "\n");
   }
 
   private void tell(RunData run) {
