@@ -181,6 +181,29 @@ public final class Checks extends Steps {
   }
 
   /**
+   * The body, as text by the character set it declares, has that shape: for plain text, CSV, and whatever
+   * is neither JSON nor XML. The first difference is shown.
+   *
+   * @param shape a text, or a shape
+   * @return the check
+   */
+  public static Check text(Object shape) {
+    Needed.of(shape, "text(shape): shape");
+    return new TextCheck("text(" + argument(shape) + ")", shape(shape));
+  }
+
+  /**
+   * The body is these bytes. The first difference is shown.
+   *
+   * @param wanted the bytes wanted
+   * @return the check
+   */
+  public static Check bytes(byte[] wanted) {
+    Needed.of(wanted, "bytes(wanted): wanted");
+    return new BytesCheck(wanted.clone());
+  }
+
+  /**
    * The reply came within that time, from sending until its last byte.
    *
    * @param limit the longest it may take

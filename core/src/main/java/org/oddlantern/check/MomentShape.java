@@ -9,6 +9,8 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import org.oddlantern.json.Decimals;
+import org.oddlantern.json.EpochNumber;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -27,7 +29,7 @@ record MomentShape(String words, OffsetDateTime low, OffsetDateTime high, Kind k
     Optional<OffsetDateTime> moment =
         value.isString() ? kind.read(value.stringValue()) : Optional.empty();
     if (moment.isEmpty()) {
-      return List.of(Finding.of(where, words, Words.withKind(value)));
+      return List.of(Finding.of(where, words, Words.withKind(value)).hint(counted(value)));
     }
     if (moment.get().isBefore(low)) {
       return List.of(far(where, value, Duration.between(moment.get(), low), "earlier"));
@@ -35,6 +37,14 @@ record MomentShape(String words, OffsetDateTime low, OffsetDateTime high, Kind k
     return moment.get().isAfter(high)
         ? List.of(far(where, value, Duration.between(high, moment.get()), "later"))
         : List.of();
+  }
+
+  private static String counted(JsonNode value) {
+    return value.isNumber()
+        ? EpochNumber.moment(Decimals.of(value))
+            .map(moment -> "counted from 1970 on it would be " + moment)
+            .orElse("")
+        : "";
   }
 
   private Finding far(Location where, JsonNode value, Duration distance, String direction) {

@@ -2,13 +2,10 @@ package org.oddlantern.check;
 
 import java.time.Duration;
 import java.time.temporal.Temporal;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.Check;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Comparison;
 import org.oddlantern.json.Shape;
@@ -28,7 +25,7 @@ import tools.jackson.databind.JsonNode;
  *
  * <p>No shape holds where nothing is, except {@link #missing()}.
  */
-public class Shapes {
+public class Shapes extends ListShapes {
 
   /** Only {@link Checks} extends this. */
   Shapes() {}
@@ -100,17 +97,6 @@ public class Shapes {
   public static Shape size(Object number) {
     Needed.of(number, "size(number): number");
     return new SizeShape(shape(number));
-  }
-
-  /**
-   * A list whose every item has that shape; every item that does not is told. It does not hold over an
-   * empty list.
-   *
-   * @param item a value, or a shape
-   * @return the shape
-   */
-  public static EachItem eachItem(@Nullable Object item) {
-    return new EachItem(itemShape(item));
   }
 
   /**
@@ -245,33 +231,6 @@ public class Shapes {
   }
 
   /**
-   * A list of just these items, in this order.
-   *
-   * @param first a value, or a shape
-   * @param more more of them
-   * @return the shape; {@link Items#inAnyOrder()} takes them in any order
-   */
-  public static Items items(@Nullable Object first, @Nullable Object... more) {
-    return new Items(first, more);
-  }
-
-  /**
-   * A list in which these items are, each of its own, among others and wherever.
-   *
-   * @param first a value, or a shape
-   * @param more more of them
-   * @return the shape
-   */
-  public static Shape itemsIncluding(@Nullable Object first, @Nullable Object... more) {
-    List<Shape> shapes = new ArrayList<>();
-    shapes.add(shape(first));
-    for (Object other : more) {
-      shapes.add(shape(other));
-    }
-    return new ItemsIncluding(List.copyOf(shapes));
-  }
-
-  /**
    * An object field by field, open to others.
    *
    * @return a shape without fields yet
@@ -370,12 +329,5 @@ public class Shapes {
    */
   static Shape shape(@Nullable Object value) {
     return Shape.of(value);
-  }
-
-  /** The same for an item, which a check may look at as evidence of its own. */
-  static Shape itemShape(@Nullable Object value) {
-    return value instanceof Check check && !(value instanceof Shape)
-        ? new CheckedItem(check)
-        : Shape.of(value);
   }
 }

@@ -7,6 +7,10 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlantern.internal.Needed;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
 
 /**
  * A list that came in pages. Immutable and thread-safe.
@@ -78,6 +82,28 @@ public final class Pages implements Iterable<Reply> {
    */
   public <T> List<T> valuesAt(String path, Class<T> type) {
     return replies.stream().flatMap(page -> page.valuesAt(path, type).stream()).toList();
+  }
+
+  /**
+   * What a path leads to on every page, in one list, as evidence: to ask of the whole list what no page can
+   * tell, whether it is sorted or has something twice.
+   *
+   * <pre>{@code
+   * pages.itemsAt("$.items[*]").must(body(distinct()), body(sortedBy("$.madeOn")), body(size(47)));
+   * }</pre>
+   *
+   * @param path a path to many places (RFC 9535)
+   * @return the list; what is asked of it stands with the last page
+   * @throws NotAsPromised if a page is not JSON
+   */
+  public Evidence itemsAt(String path) {
+    Needed.of(path, "itemsAt(path): path");
+    ArrayNode all = JsonNodeFactory.instance.arrayNode();
+    replies.forEach(page -> page.valuesAt(path, JsonNode.class).forEach(all::add));
+    return new DerivedEvidence(
+        replies.get(replies.size() - 1),
+        path + " of " + replies.size() + (replies.size() == 1 ? " page" : " pages"),
+        all);
   }
 
   @Override

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.Terms;
+import org.oddlantern.internal.Needed;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
 
@@ -88,6 +89,7 @@ record Profile(
   }
 
   static String checked(String url) {
+    Needed.of(url, "the address of a service");
     String problem = problem(url);
     if (!problem.isEmpty()) {
       throw new IllegalArgumentException(

@@ -8,6 +8,8 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.BodyText;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.internal.Needed;
+import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
@@ -106,6 +108,75 @@ public final class Reply extends JudgedEvidence {
   }
 
   /**
+   * The first value of a header, read as a type.
+   *
+   * <pre>{@code
+   * int total = reply.headerAt("X-Total-Count", int.class);
+   * }</pre>
+   *
+   * @param <T> the type wanted
+   * @param name the name, in any case
+   * @param type the type wanted
+   * @return the value; never null
+   * @throws NotAsPromised if there is no such header, with those there are, or it does not fit the type
+   */
+  public <T> T headerAt(String name, Class<T> type) {
+    Needed.of(name, "headerAt(name, type): name");
+    Needed.of(type, "headerAt(name, type): type");
+    return new HeaderReading(this, name).value(type);
+  }
+
+  /**
+   * Where a header leads, seen from the address of this reply (RFC 3986, section 5; RFC 9110, section
+   * 10.2.2).
+   *
+   * <pre>{@code
+   * beeyard.send(Call.get(created.addressIn("Location"))).must(status(200));
+   * }</pre>
+   *
+   * @param name the name of the header, {@code Location} mostly
+   * @return the absolute address
+   * @throws NotAsPromised if there is no such header, or it is no address
+   */
+  public URI addressIn(String name) {
+    Needed.of(name, "addressIn(name): name");
+    return new HeaderReading(this, name).address();
+  }
+
+  /**
+   * The body as CSV (RFC 4180) with a line of names, as evidence: a list of objects. Texts that read as
+   * numbers meet the shapes of numbers too.
+   *
+   * <pre>{@code
+   * reply.csv().must(body(size(12)), atEach("$", keysIncluding("hive", "kilograms")));
+   * }</pre>
+   *
+   * @return the rows
+   * @throws NotAsPromised if it cannot be read
+   */
+  public Evidence csv() {
+    return csv(',');
+  }
+
+  /**
+   * The same with another separator.
+   *
+   * @param separator what stands between two cells, like {@code ';'}
+   * @return the rows
+   * @throws NotAsPromised if it cannot be read
+   */
+  public Evidence csv(char separator) {
+    try {
+      return new DerivedEvidence(this, "the rows", CsvRows.of(text(), separator));
+    } catch (IllegalArgumentException e) {
+      throw failed(new Verdict(
+          "csv()",
+          false,
+          List.of(Finding.of("body", "CSV", summary()).hint(String.valueOf(e.getMessage())))));
+    }
+  }
+
+  /**
    * The first cookie of a name that this reply sets.
    *
    * @param name the name
@@ -198,6 +269,10 @@ public final class Reply extends JudgedEvidence {
     if (other instanceof Reply aside) {
       attention.take(aside.attention);
     }
+  }
+
+  NotAsPromised misread(Verdict reading) {
+    return failed(reading);
   }
 
   /** Whether it refuses; asking counts as no look. */

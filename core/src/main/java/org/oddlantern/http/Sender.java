@@ -19,6 +19,7 @@ import org.oddlantern.http.internal.Terms;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.TransportFault;
 import org.oddlantern.internal.TimeLeft;
+import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
 
@@ -48,6 +49,32 @@ final class Sender {
         new Reply(exchange, wire, profile.mapping(), attention, surroundings.recorder(), dueAtOnce);
     noteUndo(call, reply, wire.status());
     return reply;
+  }
+
+  /** Sends a call to which no reply must come within a time. */
+  void unanswered(Call call, Duration limit) {
+    refuseUnsafe(call);
+    String words = "no reply within " + limit.toMillis() + " ms";
+    try {
+      Exchange exchange = deliver(call, limit, true);
+      WireReply wire = replyOf(exchange);
+      Reply reply = Reply.unasked(exchange, wire, profile.mapping(), surroundings.recorder());
+      Verdict broken = new Verdict(
+          words,
+          false,
+          List.of(Finding.of(
+              "the reply",
+              words,
+              reply.summary() + ", after " + exchange.took().toMillis() + " ms")));
+      surroundings.recorder().judged(exchange, List.of(broken));
+      throw new NotAsPromised(exchange.line(), List.of(broken));
+    } catch (NoReply e) {
+      Exchange late = e.late();
+      if (late == null) {
+        throw e;
+      }
+      surroundings.recorder().judged(late, List.of(new Verdict(words, false, List.of())));
+    }
   }
 
   /** What a check that is due asks itself owes nothing, or it would never end. */
@@ -242,7 +269,7 @@ final class Sender {
         Duration took = since(begun);
         String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)";
         Exchange exchange = told(new Exchange(origin, request, null, sentAt, took, sentence));
-        throw new NoReply(exchange.line() + " got no reply: " + sentence, e);
+        throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
       }
     }
 

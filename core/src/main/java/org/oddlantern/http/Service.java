@@ -45,7 +45,6 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such URL
    */
   public static Service reachedAt(String url) {
-    Needed.of(url, "reachedAt(url): url");
     return new Service(Profile.at(url), CurrentSurroundings.ofWhoeverAsks());
   }
 
@@ -68,7 +67,6 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such URL
    */
   public Service movedTo(String url) {
-    Needed.of(url, "movedTo(url): url");
     String checked = Profile.checked(url);
     return profile.base().kept() ? this : with(profile.at(Place.of(checked)));
   }
@@ -82,8 +80,6 @@ public final class Service {
    * @throws IllegalArgumentException if it cannot stand in a header
    */
   public Service header(String name, Object value) {
-    Needed.of(name, "header(name, value): name");
-    Needed.of(value, "header(name, value): value");
     return with(profile.defaults(profile.defaults().with(name, value)));
   }
 
@@ -147,7 +143,6 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such address
    */
   public Service credentialsAlsoTo(String url) {
-    Needed.of(url, "credentialsAlsoTo(url): url");
     return with(profile.base(profile.base().proving(Profile.checked(url))));
   }
 
@@ -168,7 +163,6 @@ public final class Service {
    * @return the service
    */
   public Service deadline(Duration limit) {
-    Needed.of(limit, "deadline(limit): limit");
     return with(profile.terms(profile.terms().within(Limits.positive(limit))));
   }
 
@@ -179,7 +173,6 @@ public final class Service {
    * @return the service
    */
   public Service connectLimit(Duration limit) {
-    Needed.of(limit, "connectLimit(limit): limit");
     return with(profile.terms(profile.terms().connectedWithin(Limits.positive(limit))));
   }
 
@@ -282,7 +275,6 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such address
    */
   public Service through(String url) {
-    Needed.of(url, "through(url): url");
     URI proxy = URI.create(Profile.checked(url));
     return with(profile.terms(profile.terms().through(proxy)));
   }
@@ -345,6 +337,21 @@ public final class Service {
   public Reply send(Call call) {
     Needed.of(call, "send(call): call");
     return new Sender(profile, surroundings.now(call)).send(call);
+  }
+
+  /**
+   * Sends a call to which the service must not reply for a while: one that it keeps open until something
+   * happens. That proves the case; a reply that comes fails it and is shown.
+   *
+   * @param limit for how long no reply may come
+   * @param call what to send
+   * @throws NotAsPromised if a reply comes
+   * @throws NoReply if something else is wrong: nobody listens, the connection breaks off
+   * @throws NotSent if the environment is read-only, credentials could not be fetched, or the case has ended
+   */
+  public void noReplyWithin(Duration limit, Call call) {
+    Needed.of(call, "noReplyWithin(limit, call): call");
+    new Sender(profile, surroundings.now(call)).unanswered(call, Limits.positive(limit));
   }
 
   /**

@@ -69,8 +69,19 @@ final class CombinedShapes {
         }
         answers.add(findings);
       }
-      return List.of(
-          Finding.of(where, words(), Words.withKind(value)).hint(nearest(where, answers)));
+      return List.of(Finding.of(where, words(), Words.withKind(value))
+          .hint(nearest(where, answers))
+          .hint(value.isString() ? otherCase(value.stringValue()) : ""));
+    }
+
+    private String otherCase(String text) {
+      return parts.stream()
+          .filter(part -> part instanceof WantedValue wanted
+              && wanted.tree().isString()
+              && wanted.tree().stringValue().equalsIgnoreCase(text))
+          .findFirst()
+          .map(part -> "only upper and lower case differ from " + part.words())
+          .orElse("");
     }
 
     /** What keeps the nearest of them from holding, where that lies deeper than the value itself. */

@@ -47,6 +47,9 @@ final class DeadEnd {
   }
 
   private static String hint(Found last, Segment segment) {
+    if (last.value().isString()) {
+      return inText(last, segment);
+    }
     Selector selector = segment.selectors().get(0);
     if (selector instanceof Selector.Index && last.value().isObject()) {
       return "an index looks into lists only; a field wants its name";
@@ -59,6 +62,25 @@ final class DeadEnd {
     }
     String near = NearestMatch.hint(name.name(), last.value().propertyNames());
     return near.isEmpty() ? elsewhere(last, name.name()).orElse("") : near;
+  }
+
+  /** A text that holds JSON was encoded twice. */
+  private static String inText(Found last, Segment segment) {
+    String text = last.value().stringValue().strip();
+    if (!text.startsWith("{") && !text.startsWith("[")) {
+      return "";
+    }
+    try {
+      JsonNode inner = JsonMapping.standard().parse(text);
+      String name = segment.selectors().get(0) instanceof Selector.Name known ? known.name() : "";
+      return (last.where().steps().isEmpty() ? "the body" : last.where().toString())
+          + " is a text that holds JSON, so it was encoded twice"
+          + Deeper.first(new Found(Location.ROOT, inner), name)
+              .map(place -> "; in it there is '" + name + "' at " + place)
+              .orElse("");
+    } catch (NotJson e) {
+      return ""; // it only begins like it
+    }
   }
 
   /** The same name deeper down, which is where many a path forgets a step. */

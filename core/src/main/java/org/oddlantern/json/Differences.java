@@ -48,7 +48,13 @@ final class Differences {
       if (found == null && !Embedded.allowsNothing(member.getValue())) {
         add(() -> missing(place, member, wanted, got));
       } else if (found != null) {
-        compare(place, member.getValue(), found);
+        String swapped = swapped(member.getKey(), wanted, got);
+        if (swapped.isEmpty()) {
+          compare(place, member.getValue(), found);
+        } else {
+          add(() -> ScalarDifference.finding(place, member.getValue(), found)
+              .hint("'" + member.getKey() + "' and '" + swapped + "' have changed places"));
+        }
       }
     }
     if (comparison == Comparison.EXACTLY) {
@@ -58,6 +64,30 @@ final class Differences {
         }
       }
     }
+  }
+
+  /** The field that holds what is wanted of this one, while this one holds what is wanted of it. */
+  private static String swapped(String name, JsonNode wanted, JsonNode got) {
+    JsonNode mine = wanted.get(name);
+    JsonNode there = got.get(name);
+    if (!isTelling(mine) || !isTelling(there) || Equality.same(mine, there)) {
+      return "";
+    }
+    for (Map.Entry<String, JsonNode> other : wanted.properties()) {
+      JsonNode others = got.get(other.getKey());
+      if (others != null
+          && isTelling(other.getValue())
+          && Equality.same(mine, others)
+          && Equality.same(other.getValue(), there)) {
+        return other.getKey();
+      }
+    }
+    return "";
+  }
+
+  /** True and false change places too often to tell anything. */
+  private static boolean isTelling(JsonNode value) {
+    return value.isString() || value.isNumber();
   }
 
   private static Finding missing(
@@ -75,8 +105,8 @@ final class Differences {
 
   /** A field that nobody wanted and that holds just what is missing. */
   private static String renamed(JsonNode value, JsonNode wanted, JsonNode got) {
-    if (value.isNull() || value.isBoolean()) {
-      return ""; // too common to tell anything
+    if (value.isNull() || value.isBoolean() || Embedded.isIn(value)) {
+      return ""; // too common to tell anything, and a shape is held by many
     }
     for (Map.Entry<String, JsonNode> other : got.properties()) {
       if (!wanted.has(other.getKey()) && Equality.same(value, other.getValue())) {

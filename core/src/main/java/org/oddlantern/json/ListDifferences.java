@@ -26,6 +26,11 @@ final class ListDifferences {
   }
 
   void tell() {
+    Finding whole = ListShift.of(where, wanted, got);
+    if (whole != null) {
+      differences.add(() -> whole);
+      return;
+    }
     if (wanted.size() != got.size()) {
       differences.add(
           () -> Finding.of(where, "a list of " + wanted.size(), "a list of " + got.size()));
@@ -58,7 +63,8 @@ final class ListDifferences {
     if (moved.size() > MOST_MOVES) {
       differences.add(() -> anotherOrder(moved.get(0), moved.size()));
     } else {
-      moved.forEach(i -> differences.add(() -> moved(i)));
+      moved.forEach(i -> differences.add(
+          () -> i.equals(moved.get(0)) ? moved(i).hint(ListShift.order(wanted, got)) : moved(i)));
     }
   }
 
@@ -81,7 +87,7 @@ final class ListDifferences {
             "%,d of %,d items in other places".formatted(count, wanted.size()))
         .hint("moved: the item%s wanted at [%d] stands at [%d]"
             .formatted(of(wanted.get(index)), index, alignment.partner(index)))
-        .hint(isReversed() ? "the whole list is in reverse order" : "")
+        .hint(isReversed() ? "the whole list is in reverse order" : ListShift.order(wanted, got))
         .hint("if the order does not matter: items(...).inAnyOrder()");
   }
 

@@ -56,6 +56,9 @@ final class MomentDifference {
     boolean zone = length.compareTo(FARTHEST_ZONES) <= 0
         && length.toSeconds() % 900 == 0
         && length.toNanosPart() == 0;
+    if (zone && length.equals(Duration.ofHours(1))) {
+      return told + "; summer time may have been mistaken";
+    }
     return zone ? told + "; a time zone may have been mistaken" : told;
   }
 

@@ -2,6 +2,9 @@ package org.oddlantern.json;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
 
 /** Says how far two numbers lie apart, and what may have happened on the way from one to the other. */
 final class NumberDifference {
@@ -15,13 +18,30 @@ final class NumberDifference {
     if (Math.abs((long) wanted.scale()) > LONGEST || Math.abs((long) got.scale()) > LONGEST) {
       return finding;
     }
-    return finding.hint(distance(wanted, got)).hint(reason(wanted, got));
+    return finding.hint(distance(wanted, got)).hint(reason(wanted, got)).hint(hours(wanted, got));
   }
 
   private static String distance(BigDecimal wanted, BigDecimal got) {
     BigDecimal distance = got.subtract(wanted);
     return distance.abs().stripTrailingZeros().toPlainString()
         + (distance.signum() > 0 ? " too much" : " too little");
+  }
+
+  /** Two counts from 1970 on that lie whole hours apart. */
+  private static String hours(BigDecimal wanted, BigDecimal got) {
+    Optional<Instant> first = EpochNumber.moment(wanted);
+    Optional<Instant> second = EpochNumber.moment(got);
+    if (first.isEmpty() || second.isEmpty()) {
+      return "";
+    }
+    Duration distance = Duration.between(first.get(), second.get());
+    long hours = distance.abs().toHours();
+    boolean whole = hours >= 1 && hours <= 26 && distance.toMillis() % 3_600_000 == 0;
+    return whole
+        ? "as moments they are "
+            + (hours == 1 ? "an hour apart: summer time" : hours + " hours apart: a time zone")
+            + " may have been mistaken"
+        : "";
   }
 
   private static String reason(BigDecimal wanted, BigDecimal got) {

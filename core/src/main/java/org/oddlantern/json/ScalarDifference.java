@@ -1,9 +1,12 @@
 package org.oddlantern.json;
 
+import java.math.BigDecimal;
 import tools.jackson.databind.JsonNode;
 
 /** Tells two values that differ apart, and names the kind of difference where it has a name. */
 final class ScalarDifference {
+
+  private static final int LONGEST_NUMBER = 40;
 
   private ScalarDifference() {}
 
@@ -26,8 +29,27 @@ final class ScalarDifference {
     if (!wanted.isValueNode() || !got.isValueNode()) {
       return "";
     }
-    boolean sameText =
-        Words.of(wanted).equals(got.asString("")) || Words.of(got).equals(wanted.asString(""));
-    return sameText && !wanted.isMissingNode() ? "the same value, but sent as another kind" : "";
+    boolean sameText = Words.of(wanted).equals(got.asString(""))
+        || Words.of(got).equals(wanted.asString(""))
+        || isNumber(wanted, got)
+        || isNumber(got, wanted);
+    if (sameText && !wanted.isMissingNode()) {
+      return "the same value, but sent as another kind";
+    }
+    return got.isNumber() && wanted.isString()
+        ? EpochNumber.explained(wanted.stringValue(), Decimals.of(got))
+        : "";
+  }
+
+  /** Whether a text is a number, however it is written. */
+  private static boolean isNumber(JsonNode number, JsonNode text) {
+    if (!number.isNumber() || !text.isString() || text.stringValue().length() > LONGEST_NUMBER) {
+      return false;
+    }
+    try {
+      return new BigDecimal(text.stringValue().strip()).compareTo(Decimals.of(number)) == 0;
+    } catch (NumberFormatException e) {
+      return false; // then it is another text
+    }
   }
 }

@@ -218,7 +218,8 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   /** What an earlier journal of that name had beside it. */
   private static void remove(Path folder) throws IOException {
     if (Files.isDirectory(folder)) {
-      try (DirectoryStream<Path> files = Files.newDirectoryStream(folder, "[0-9]*.*")) {
+      try (DirectoryStream<Path> files =
+          Files.newDirectoryStream(folder, "[0-9][0-9][0-9][0-9][0-9][0-9].*")) {
         for (Path one : files) {
           Files.delete(one);
         }

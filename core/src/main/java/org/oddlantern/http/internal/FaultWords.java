@@ -19,7 +19,7 @@ final class FaultWords {
   private FaultWords() {}
 
   static TransportFault fault(Exception e, WireRequest request, Terms terms, Progress progress) {
-    return new TransportFault(sentence(e, request, terms, progress), e);
+    return new TransportFault(sentence(e, request, terms, progress), e, progress.isLate());
   }
 
   private static String sentence(Exception e, WireRequest request, Terms terms, Progress progress) {

@@ -166,7 +166,7 @@ public abstract class JudgedEvidence implements Evidence {
   }
 
   /** A reading that found nothing it could give. */
-  final NotAsPromised failed(Verdict reading) {
+  protected final NotAsPromised failed(Verdict reading) {
     judged(List.of(reading));
     return failure(List.of(reading));
   }

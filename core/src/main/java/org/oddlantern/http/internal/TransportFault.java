@@ -7,7 +7,15 @@ public final class TransportFault extends IOException {
 
   private static final long serialVersionUID = 1L;
 
-  TransportFault(String sentence, Throwable cause) {
+  private final boolean late;
+
+  TransportFault(String sentence, Throwable cause, boolean late) {
     super(sentence, cause);
+    this.late = late;
+  }
+
+  /** Whether nothing is wrong but the time it took. */
+  public boolean isLate() {
+    return late;
   }
 }

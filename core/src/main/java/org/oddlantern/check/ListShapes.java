@@ -1,0 +1,93 @@
+package org.oddlantern.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.Check;
+import org.oddlantern.internal.Needed;
+import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Shape;
+
+/** The shapes that lists may have; {@link Checks} brings them along. */
+public class ListShapes {
+
+  /** Only {@link Shapes} extends this. */
+  ListShapes() {}
+
+  /**
+   * A list whose every item has that shape; every item that does not is told. It does not hold over an
+   * empty list.
+   *
+   * @param item a value, or a shape
+   * @return the shape
+   */
+  public static EachItem eachItem(@Nullable Object item) {
+    return new EachItem(itemShape(item));
+  }
+
+  /**
+   * A list of just these items, in this order.
+   *
+   * @param first a value, or a shape
+   * @param more more of them
+   * @return the shape; {@link Items#inAnyOrder()} takes them in any order
+   */
+  public static Items items(@Nullable Object first, @Nullable Object... more) {
+    return new Items(first, more);
+  }
+
+  /**
+   * A list in which these items are, each of its own, among others and wherever.
+   *
+   * @param first a value, or a shape
+   * @param more more of them
+   * @return the shape
+   */
+  public static Shape itemsIncluding(@Nullable Object first, @Nullable Object... more) {
+    List<Shape> shapes = new ArrayList<>();
+    shapes.add(Shape.of(first));
+    for (Object other : more) {
+      shapes.add(Shape.of(other));
+    }
+    return new ItemsIncluding(List.copyOf(shapes));
+  }
+
+  /**
+   * A list in which no two items are equal; an empty one is.
+   *
+   * @return the shape
+   */
+  public static Shape distinct() {
+    return new DistinctShape();
+  }
+
+  /**
+   * A list in ascending order: numbers by value, texts by code points; equal neighbours are in order.
+   *
+   * @return the shape
+   */
+  public static Sorted sorted() {
+    return new Sorted(null, false);
+  }
+
+  /**
+   * A list in the ascending order of what stands at a path of each item.
+   *
+   * @param path a path to one place, from the item: {@code $.madeOn}
+   * @return the shape
+   * @throws IllegalArgumentException if it is no path, or leads to many places
+   */
+  public static Sorted sortedBy(String path) {
+    Needed.of(path, "sortedBy(path): path");
+    JsonPath parsed = JsonPath.of(path);
+    parsed.steps();
+    return new Sorted(parsed, false);
+  }
+
+  /** The same for an item, which a check may look at as evidence of its own. */
+  static Shape itemShape(@Nullable Object value) {
+    return value instanceof Check check && !(value instanceof Shape)
+        ? new CheckedItem(check)
+        : Shape.of(value);
+  }
+}

@@ -1,0 +1,108 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Equality;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Identity;
+import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A list in ascending order, equal neighbours allowed: numbers by value, texts by code points, which puts
+ * dates and moments of one offset in order too. Made by {@link Shapes#sorted()} and {@link
+ * Shapes#sortedBy(String)}. Immutable and thread-safe.
+ *
+ * <pre>{@code
+ * at("$.inspections", sortedBy("$.madeOn").descending())
+ * }</pre>
+ */
+public final class Sorted implements Shape {
+
+  private final @Nullable JsonPath by;
+  private final boolean descending;
+
+  Sorted(@Nullable JsonPath by, boolean descending) {
+    this.by = by;
+    this.descending = descending;
+  }
+
+  /**
+   * The same order, from the greatest to the least.
+   *
+   * @return the shape
+   */
+  public Sorted descending() {
+    return new Sorted(by, true);
+  }
+
+  @Override
+  public String words() {
+    return "a list sorted" + (by == null ? "" : " by " + by) + (descending ? ", descending" : "");
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode value) {
+    if (!value.isArray()) {
+      return List.of(Finding.of(where, words(), Words.withKind(value)));
+    }
+    JsonNode before = null;
+    for (int i = 0; i < value.size(); i++) {
+      JsonNode key = key(value.get(i));
+      Location place = where.child(i).knownAs(Identity.of(value.get(i)));
+      boolean comparable = key.isNumber() || key.isString();
+      if (!comparable || before != null && before.isNumber() != key.isNumber()) {
+        return List.of(
+            Finding.of(place, words(), Words.withKind(key) + ", which has no place in the order"));
+      }
+      if (before != null && isWrong(before, key)) {
+        return List.of(Finding.of(place, words(), Words.of(key) + " after " + Words.of(before))
+            .hint(hint(value)));
+      }
+      before = key;
+    }
+    return List.of();
+  }
+
+  private JsonNode key(JsonNode item) {
+    return by == null ? item : by.findOne(item).value();
+  }
+
+  private boolean isWrong(JsonNode before, JsonNode key) {
+    int order = order(before, key);
+    return descending ? order < 0 : order > 0;
+  }
+
+  private static int order(JsonNode a, JsonNode b) {
+    return a.isNumber()
+        ? Equality.compareNumbers(a, b)
+        : Equality.compareTexts(a.stringValue(), b.stringValue());
+  }
+
+  /** Another order that the list does have. */
+  private String hint(JsonNode list) {
+    boolean reversed = true;
+    boolean folded = true;
+    for (int i = 1; i < list.size(); i++) {
+      JsonNode before = key(list.get(i - 1));
+      JsonNode key = key(list.get(i));
+      if (before.getNodeType() != key.getNodeType()) {
+        return "";
+      }
+      int order = order(before, key);
+      reversed &= descending ? order <= 0 : order >= 0;
+      int letters =
+          key.isString() ? before.stringValue().compareToIgnoreCase(key.stringValue()) : 1;
+      folded &= descending ? letters >= 0 : letters <= 0;
+    }
+    if (reversed) {
+      return "it is sorted the other way round";
+    }
+    return folded
+        ? "it is sorted without regard to upper and lower case; here texts go by code points"
+        : "";
+  }
+}

@@ -1,0 +1,25 @@
+package org.oddlantern.check;
+
+import java.util.List;
+import org.oddlantern.http.Check;
+import org.oddlantern.http.Evidence;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import tools.jackson.databind.node.StringNode;
+
+/** Asks about a body as the text that it is. */
+record TextCheck(String words, Shape shape) implements Check {
+
+  @Override
+  public List<Finding> examine(Evidence evidence) {
+    return shape.examine(Location.ROOT, StringNode.valueOf(evidence.text())).stream()
+        .map(one -> new Finding("body", one.item(), one.wanted(), one.got(), one.hints()))
+        .toList();
+  }
+
+  @Override
+  public String subject() {
+    return "text";
+  }
+}

@@ -1,0 +1,48 @@
+package org.oddlantern.http;
+
+import java.util.List;
+import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** What was taken from a reply, looked at by itself; what is asked of it stands with the reply. */
+final class DerivedEvidence extends JudgedEvidence {
+
+  private final Reply reply;
+  private final String what;
+  private final JsonNode tree;
+
+  DerivedEvidence(Reply reply, String what, JsonNode tree) {
+    this.reply = reply;
+    this.what = what;
+    this.tree = tree;
+  }
+
+  @Override
+  public String title() {
+    return what + " of " + reply.title();
+  }
+
+  @Override
+  public String summary() {
+    return what + ": " + Words.withKind(tree);
+  }
+
+  @Override
+  public JsonNode json() {
+    return tree;
+  }
+
+  @Override
+  protected void judged(List<Verdict> verdicts) {
+    reply.judged(verdicts.stream()
+        .map(one -> new Verdict(what + ": " + one.check(), one.warning(), one.findings()))
+        .toList());
+  }
+
+  @Override
+  protected JsonMapping hearingMapping() {
+    return reply.hearingMapping();
+  }
+}

@@ -1,0 +1,61 @@
+package org.oddlantern.http;
+
+import java.net.URI;
+import java.util.List;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.TextReadings;
+import org.oddlantern.json.TypeMismatch;
+import org.oddlantern.json.Words;
+import tools.jackson.databind.JsonNode;
+
+/** Reads the first value of a header, or says what there is instead. */
+record HeaderReading(Reply reply, String name) {
+
+  <T> T value(Class<T> type) {
+    String wanted = "a value that can be read as " + Words.of(type);
+    String text = text("headerAt", wanted);
+    TypeMismatch first = null;
+    for (JsonNode reading : TextReadings.of(text)) {
+      try {
+        return JsonMapping.standard().read(reading, type);
+      } catch (TypeMismatch e) {
+        first = first == null ? e : first;
+      }
+    }
+    throw failed(
+        "headerAt",
+        Finding.of("header " + name, wanted, Words.quoted(text))
+            .hint(first == null ? "" : first.reason()));
+  }
+
+  URI address() {
+    String text = text("addressIn", "an address");
+    try {
+      return Address.resolved(reply.address(), text);
+    } catch (IllegalArgumentException e) {
+      throw failed("addressIn", Finding.of("header " + name, "an address", Words.quoted(text)));
+    }
+  }
+
+  private String text(String reading, String wanted) {
+    return reply.headers().first(name).orElseThrow(() -> {
+      List<String> names = reply.headers().names();
+      return failed(
+          reading,
+          Finding.of(
+                  "header " + name,
+                  wanted,
+                  "no such header; "
+                      + (names.isEmpty()
+                          ? "there are none at all"
+                          : "there are " + Words.names(names)))
+              .hint(NearestMatch.hint(name, names)));
+    });
+  }
+
+  private NotAsPromised failed(String reading, Finding finding) {
+    return reply.misread(new Verdict(reading + "(\"" + name + "\")", false, List.of(finding)));
+  }
+}
