@@ -98,11 +98,9 @@ public final class Sorted implements Shape {
           key.isString() ? before.stringValue().compareToIgnoreCase(key.stringValue()) : 1;
       folded &= descending ? letters >= 0 : letters <= 0;
     }
-    if (reversed) {
-      return "it is sorted the other way round";
+    if (folded) {
+      return "it is sorted without regard to upper and lower case; here texts go by code points";
     }
-    return folded
-        ? "it is sorted without regard to upper and lower case; here texts go by code points"
-        : "";
+    return reversed ? "it is sorted the other way round" : "";
   }
 }

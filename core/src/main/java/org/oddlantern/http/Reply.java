@@ -104,7 +104,13 @@ public final class Reply extends JudgedEvidence {
    * @return the value; empty if there is no such header
    */
   public Optional<String> header(String name) {
-    return headers().first(name);
+    Optional<String> value = headers().first(name);
+    if (value.isEmpty()) {
+      List<String> names = headers().names();
+      recorder.missed(title() + ", has no header '" + name + "'; "
+          + (names.isEmpty() ? "there are none at all" : "there are " + Words.names(names)));
+    }
+    return value;
   }
 
   /**

@@ -42,6 +42,17 @@ record Attempt(
     return new Attempt(Outcome.INTERRUPTED, null, new ProblemRecord("", message, "", ""));
   }
 
+  /** This outcome with what may have led to it; an empty text adds nothing. */
+  Attempt explained(String more) {
+    return problem == null || more.isEmpty()
+        ? this
+        : new Attempt(
+            outcome,
+            value,
+            new ProblemRecord(
+                problem.type(), problem.message() + "; " + more, problem.at(), problem.stack()));
+  }
+
   /** This outcome without the value, which nobody will use any more. */
   Attempt ended() {
     return new Attempt(outcome, null, problem);

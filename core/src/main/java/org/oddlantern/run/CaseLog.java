@@ -46,6 +46,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private int verdicts;
   private boolean warned;
   private volatile String whyEnded = "";
+  private volatile String missed = "";
   private boolean cutOff;
 
   CaseLog(String id, String marker, Workshop workshop, Consumer<Undo> noted) {
@@ -195,6 +196,16 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   @Override
   public void undoNoted(Undo undo) {
     noted.accept(undo);
+  }
+
+  @Override
+  public void missed(String sentence) {
+    missed = sentence;
+  }
+
+  /** What was looked for last and is not there; empty if all was. */
+  String missed() {
+    return missed;
   }
 
   @Override

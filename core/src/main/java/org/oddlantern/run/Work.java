@@ -3,6 +3,7 @@ package org.oddlantern.run;
 import java.lang.reflect.Type;
 import java.time.Duration;
 import java.util.List;
+import java.util.NoSuchElementException;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
@@ -96,7 +97,8 @@ final class Work {
     try {
       return Attempt.passed(body.call());
     } catch (Throwable thrown) {
-      return Thrown.attempt(thrown, suite, workshop.masker());
+      Attempt attempt = Thrown.attempt(thrown, suite, workshop.masker());
+      return thrown instanceof NoSuchElementException ? attempt.explained(log.missed()) : attempt;
     }
   }
 

@@ -67,7 +67,7 @@ class EndOfCaseTest {
     assertEquals(
         "failed warnedOfAnother, passed warnedOfIt, failed caught, failed caughtReading, failed caughtElsewhere,"
             + " unproven waitedOnly, unproven triedOnly, unproven knownWithoutCheck, passed fixedAfterAll,"
-            + " failed graphQlBeside, passed graphQlWhole, failed graphQlWarned",
+            + " failed graphQlBeside, passed graphQlWhole, failed graphQlWarned, errored noSuchHeader",
         trial.outcomes());
     assertTrue(message(trial, "caught").startsWith("a failure that the case caught: GET "));
     assertEquals(
@@ -76,6 +76,8 @@ class EndOfCaseTest {
             .map(mark -> mark.word())
             .toList()
             .toString());
+    String header = message(trial, "noSuchHeader");
+    assertTrue(header.contains(", has no header 'X-Total'; there are "), header);
     assertFalse(trial.one("knownWithoutCheck").marks().toString().contains("FIXED"));
   }
 
@@ -301,6 +303,12 @@ class EndOfCaseTest {
     @Case
     void graphQlWarned() {
       graphQl().must(status(200)).warnUnless(at("$.errors", size(2)));
+    }
+
+    @Case
+    void noSuchHeader() {
+      var reply = api.send(Call.get("/a")).must(status(200));
+      reply.must(holds("some", reply.header("X-Total").orElseThrow().equals("1")));
     }
 
     private org.oddlantern.http.Reply graphQl() {

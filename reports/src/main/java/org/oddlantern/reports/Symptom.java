@@ -1,11 +1,13 @@
 package org.oddlantern.reports;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Words;
 import org.oddlantern.run.AskedRecord;
 import org.oddlantern.run.CaseRecord;
+import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
 
 /**
@@ -24,12 +26,16 @@ public record Symptom(String where, String wanted, String got) {
    * @return an answer that did not come, else what a check found, else what was thrown
    */
   public static Symptom of(CaseRecord one) {
+    ProblemRecord thrown = ownException(one);
+    if (thrown != null) {
+      return ofProblem(thrown);
+    }
     for (AskedRecord asked : one.asked()) {
       String fault = asked.fault();
       if (fault != null) {
         return new Symptom("", "", firstLine(fault));
       }
-      List<Finding> findings = findings(asked);
+      List<Finding> findings = leading(asked);
       if (!findings.isEmpty()) {
         Finding first = findings.get(0);
         return new Symptom(first.where(), firstLine(first.wanted()), firstLine(first.got()));
@@ -39,18 +45,57 @@ public record Symptom(String where, String wanted, String got) {
     if (problem == null) {
       return new Symptom("", "", one.outcome().word());
     }
+    return ofProblem(problem);
+  }
+
+  /** What broke the case in its own code, which an error status that nobody asked for only followed. */
+  private static @Nullable ProblemRecord ownException(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    return one.outcome() == Outcome.ERRORED
+            && problem != null
+            && !problem.type().isEmpty()
+        ? problem
+        : null;
+  }
+
+  private static Symptom ofProblem(ProblemRecord problem) {
     String type = problem.type().replaceAll("^.*\\.", "");
     String message = firstLine(problem.message());
     return new Symptom(
         "", "", type.isEmpty() ? message : message.isEmpty() ? type : type + ": " + message);
   }
 
-  private static List<Finding> findings(AskedRecord asked) {
-    return asked.verdicts().stream()
+  /**
+   * What did not hold, for short lists: of a reply with another status than wanted nothing else, since the
+   * rest follows from it.
+   *
+   * @param asked what was asked
+   * @return the findings that lead
+   */
+  public static List<Finding> leading(AskedRecord asked) {
+    List<Finding> all = asked.verdicts().stream()
         .filter(verdict -> !verdict.warning())
         .map(Verdict::findings)
         .flatMap(List::stream)
         .toList();
+    List<Finding> status =
+        all.stream().filter(one -> one.where().equals("status")).toList();
+    return status.isEmpty() ? all : status;
+  }
+
+  /**
+   * The findings that a short list tells of a case.
+   *
+   * @param one the case
+   * @return none if it broke in its own code, or without a finding
+   */
+  public static List<Finding> findings(CaseRecord one) {
+    return ownException(one) != null
+        ? List.of()
+        : one.asked().stream()
+            .flatMap(asked -> leading(asked).stream())
+            .distinct()
+            .toList();
   }
 
   private static String firstLine(String text) {

@@ -65,6 +65,9 @@ public interface CaseRecorder {
   /** A call said how to take back what it made. */
   default void undoNoted(Undo undo) {}
 
+  /** Something was looked for in a reply and is not there, in a sentence. */
+  default void missed(String sentence) {}
+
   /** A secret is in use, which from now on must not be shown. */
   default void secret(Secret secret) {}
 }

@@ -7,14 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.WellFormed;
 import org.oddlantern.reports.Amounts;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.Likeness;
 import org.oddlantern.reports.RunData;
-import org.oddlantern.run.AskedRecord;
+import org.oddlantern.reports.Symptom;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.run.ProblemRecord;
@@ -105,15 +104,7 @@ public final class MarkdownSummary {
     String at = problem == null || problem.at().isEmpty() ? one.place() : problem.at();
     line("- **" + one.word() + "** " + escaped(one.suite()) + ": " + escaped(one.title()) + ", "
         + code(at));
-    List<Finding> findings = one.asked().stream()
-        .map(AskedRecord::verdicts)
-        .flatMap(List::stream)
-        .filter(verdict -> !verdict.holds() && !verdict.warning())
-        .map(Verdict::findings)
-        .flatMap(List::stream)
-        .distinct()
-        .limit(3)
-        .toList();
+    List<Finding> findings = Symptom.findings(one).stream().limit(3).toList();
     for (Finding finding : findings) {
       line("  - at " + code(finding.where()) + " wanted " + code(finding.wanted()) + ", got "
           + code(finding.got()));

@@ -1,0 +1,141 @@
+package org.oddlantern.http;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.oddlantern.check.Checks.*;
+
+import java.io.IOException;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.oddlantern.testing.EchoService;
+import org.oddlantern.testing.ScriptedServer;
+import org.oddlantern.testing.TestService;
+
+/** Bodies that are no JSON, headers read as a type, addresses that a reply gives, and no reply at all. */
+class ReadingsTest {
+
+  private final TestService server = new TestService();
+  private final Service service = Service.reachedAt(server.address());
+
+  ReadingsTest() throws IOException {}
+
+  @AfterEach
+  void close() {
+    server.close();
+  }
+
+  @Test
+  void csvIsAListOfRows() {
+    Reply reply = plain("hive;kilograms;note\r\nFoxglove;12.5;\"a;b\"\r\nHeather;9;\r\n");
+    reply
+        .csv(';')
+        .must(
+            body(size(2)),
+            at("$[0].kilograms", 12.5),
+            at("$[1]", including(java.util.Map.of("hive", "Heather", "kilograms", 9))),
+            at("$[0].note", "a;b"),
+            atEach("$", keysIncluding("hive", "kilograms")));
+    NotAsPromised failure = assertThrows(
+        NotAsPromised.class,
+        () -> reply.csv(';').must(atEach("$", at("$.kilograms", atLeast(10)))));
+    assertTrue(failure.getMessage().startsWith("the rows of POST "), failure.getMessage());
+    assertTrue(failure.getMessage().contains("$[1].kilograms"), failure.getMessage());
+    assertThrows(NotAsPromised.class, () -> plain("a,b\n1,2,3,4\n\"").csv());
+  }
+
+  @Test
+  void textsAndBytesShowTheirFirstDifference() {
+    Reply reply = plain("the queen is marked blue");
+    reply.must(
+        text("the queen is marked blue"),
+        text(textMatching(".*blue")),
+        bytes("the queen is marked blue".getBytes(StandardCharsets.UTF_8)));
+    String message = assertThrows(
+            NotAsPromised.class,
+            () -> reply.must(
+                text("the queen is marked white"),
+                bytes("the queen was marked blue".getBytes(StandardCharsets.UTF_8)),
+                bytes(new byte[0])))
+        .getMessage();
+    assertTrue(
+        message.contains("they differ from character 21 on: wanted \"white\", got \"blue\""),
+        message);
+    assertTrue(message.contains("the first difference is in byte 11"), message);
+    assertTrue(
+        message.contains("24 bytes: ... 65 20 71 75 65 65 6e 20 69 73 20 6d 61 72 6b 65"), message);
+    assertTrue(message.contains("it goes on after the 0 bytes wanted"), message);
+  }
+
+  @Test
+  void headersAreReadAsATypeOrTellWhatThereIs() throws IOException {
+    try (ScriptedServer scripted = new ScriptedServer()) {
+      scripted.answering(
+          "/v1/hives",
+          "HTTP/1.1 201 Created",
+          "X-Total-Count: 47",
+          "Location: /v2/hives/7",
+          "Link: ?page=2",
+          "X-Bad: h t");
+      Reply reply = Service.reachedAt(scripted.address() + "/v1").send(Call.get("/hives"));
+      assertEquals(47, reply.headerAt("x-total-count", int.class));
+      assertEquals("47", reply.headerAt("X-Total-Count", String.class));
+      assertEquals(URI.create(scripted.address() + "/v2/hives/7"), reply.addressIn("Location"));
+      assertEquals(URI.create(scripted.address() + "/v1/hives?page=2"), reply.addressIn("Link"));
+      Service.reachedAt(scripted.address() + "/v1").send(Call.get(reply.addressIn("Location")));
+      assertTrue(scripted.heads.get(1).startsWith("GET /v2/hives/7 "), scripted.heads.get(1));
+      String message = assertThrows(NotAsPromised.class, () -> reply.headerAt("X-Total", int.class))
+          .getMessage();
+      assertTrue(message.contains("no such header; there are X-Total-Count, Location"), message);
+      assertThrows(NotAsPromised.class, () -> reply.headerAt("Location", int.class));
+      assertThrows(NotAsPromised.class, () -> reply.addressIn("X-Bad"));
+      assertThrows(IllegalArgumentException.class, () -> Call.get(URI.create("/hives")));
+    }
+  }
+
+  @Test
+  void pagesAreAskedAsOneList() throws IOException {
+    try (EchoService echo = new EchoService()) {
+      Pages pages = Service.reachedAt(echo.address())
+          .pages(Call.get("/page").query("page", 1), NextPage.byLink());
+      pages.itemsAt("$.items[*]").must(body(size(6)), body(distinct()), body(sorted()));
+      String message = assertThrows(
+              NotAsPromised.class,
+              () -> pages.itemsAt("$.items[*]").must(body(sorted().descending())))
+          .getMessage();
+      assertTrue(message.startsWith("$.items[*] of 3 pages of GET "), message);
+    }
+  }
+
+  @Test
+  void noReplyMayBeWanted() {
+    service.noReplyWithin(Duration.ofMillis(150), Call.get("/slow/3000"));
+    String message = assertThrows(
+            NotAsPromised.class,
+            () -> service.noReplyWithin(Duration.ofSeconds(5), Call.get("/things/1")))
+        .getMessage();
+    assertTrue(message.contains("wanted  no reply within 5000 ms"), message);
+    assertTrue(message.contains("got     200 OK"), message);
+    assertThrows(
+        NoReply.class,
+        () -> Service.reachedAt("http://127.0.0.1:1")
+            .noReplyWithin(Duration.ofSeconds(1), Call.get("/a")));
+  }
+
+  private Reply plain(String text) {
+    return service.send(Call.post("/echo").text(text));
+  }
+
+  @Test
+  void whatCannotBeAnAddressIsRefused() {
+    assertEquals(
+        List.of(
+            "'/hives' is not the address of a service: it must begin with http:// or https://; write it like http://127.0.0.1:7411/api"),
+        List.of(assertThrows(IllegalArgumentException.class, () -> Call.get(URI.create("/hives")))
+            .getMessage()));
+  }
+}
