@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.plan.Plan;
+import org.oddlantern.plan.PlannedCase;
 import org.oddlantern.reports.RunFolder;
 import org.oddlantern.reports.WrittenRun;
 import org.oddlantern.reports.console.CapturedPrinting;
@@ -63,6 +64,7 @@ final class Execution {
       System.setProperty(CARRIERS, String.valueOf(Math.min(order.lanes(), MOST_CARRIERS)));
     }
     options.reports().check(order.settings().history());
+    options.reports().checkHar(order.plan().cases().stream().map(PlannedCase::definition));
     options.detail();
     options.longBody();
     out.prepare();

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.HistorySettings;
+import org.oddlantern.plan.CaseDefinition;
 import org.oddlantern.reports.Comparison;
 import org.oddlantern.reports.KeptRuns;
 import org.oddlantern.reports.Pages;
@@ -72,14 +73,26 @@ final class ReportOptions {
 
   /** Whether the exchanges of a case belong into it. */
   boolean isInHar(CaseRecord one) {
+    return isInHar(one.id(), one.title());
+  }
+
+  /** Refuses to make an archive of a case that is none of these, before anything is sent. */
+  void checkHar(Stream<CaseDefinition> cases) {
+    if (harOf != null && cases.noneMatch(one -> isInHar(one.id().toString(), one.title()))) {
+      throw new Misuse("--har-of names " + harOf + ", and no case that is to run is called so");
+    }
+  }
+
+  private boolean isInHar(String id, String title) {
     if (harOf == null) {
       return true;
     }
     String pattern =
         Stream.of(harOf.split("\\*", -1)).map(Pattern::quote).collect(Collectors.joining(".*"));
-    return one.id().equals(harOf)
-        || one.id().replaceAll("^.*\\.", "").equals(harOf)
-        || one.title().matches("(?is)" + pattern);
+    return id.equals(harOf)
+        || id.replaceAll("\\[.*", "").equals(harOf)
+        || id.replaceAll("\\[.*", "").replaceAll("^.*\\.", "").equals(harOf)
+        || title.matches("(?is)" + pattern);
   }
 
   /** What a report of a run tells; the run is added to the history first. */

@@ -1,6 +1,7 @@
 package org.oddlantern.cli;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -149,10 +150,16 @@ final class RunOptions {
   }
 
   String seed() {
+    if (seed != null && seed.isBlank()) {
+      throw new Misuse("--seed wants the seed that a run printed, and got nothing");
+    }
     return seed == null ? RunNames.fresh() : seed;
   }
 
   Part part() {
+    if (earlier != null && !Files.exists(earlier)) {
+      throw new Misuse("--earlier names " + earlier + ", which is not there");
+    }
     if (part == null) {
       return Part.WHOLE;
     }

@@ -31,6 +31,9 @@ final class SettingsOptions {
   /** The environment chosen; null if it is left to the settings. */
   @Nullable
   String chosen() {
+    if (environment != null && environment.isBlank()) {
+      throw new Misuse("--env wants the name of an environment, and got nothing");
+    }
     String named = environment == null ? System.getenv("ODD_LANTERN_ENV") : environment;
     return named == null || named.isEmpty() ? null : named;
   }

@@ -44,7 +44,7 @@ record Suites(List<Path> places, List<Path> classPath) {
     if (classPath != null) {
       List.of(classPath.split(File.pathSeparator)).stream()
           .filter(entry -> !entry.isBlank())
-          .forEach(entry -> paths.add(Path.of(entry)));
+          .forEach(entry -> paths.add(there(Path.of(entry))));
     }
     paths.addAll(ofMaven);
     return new Suites(places, List.copyOf(paths));
@@ -62,7 +62,17 @@ record Suites(List<Path> places, List<Path> classPath) {
         + " target/test-classes (not needed where there is a pom.xml)");
   }
 
+  private static Path there(Path entry) {
+    if (!Files.exists(entry)) {
+      throw new Misuse("--class-path names " + entry + ", which is not there");
+    }
+    return entry;
+  }
+
   private static Path checked(Path place) {
+    if (place.toString().isBlank()) {
+      throw new Misuse("the name of a class folder or a jar is wanted, and got nothing");
+    }
     if (!Files.exists(place)) {
       throw new Misuse(
           "there is no " + place

@@ -34,6 +34,10 @@ public record DatabaseSettings(String name, Map<String, SettingsValue> values) {
       Database database = Database.reachedAt(url.resolved(sources)).named(name);
       SettingsValue user = values.get("user");
       SettingsValue password = values.get("password");
+      if (user == null && password != null) {
+        throw new SettingsProblem(password.place() + ": the database '" + name
+            + "' has a password and no user; add user: NAME, which may be empty");
+      }
       if (user != null) {
         Secret secret = password == null ? Secret.of("") : password.secret(sources);
         database = database.signingIn(user.resolved(sources), secret);

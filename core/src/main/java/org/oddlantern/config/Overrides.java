@@ -3,6 +3,8 @@ package org.oddlantern.config;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Words;
 
@@ -54,6 +56,12 @@ final class Overrides {
               Words.names(ServiceKeys.top())));
     }
     ServiceKeys.check(steps[2], value);
+    Set<String> services = new TreeSet<>();
+    settings
+        .environments()
+        .values()
+        .forEach(one -> services.addAll(one.services().keySet()));
+    refuseUnknown("service", steps[1], steps[2], services, value);
     return settings.eachEnvironment(one -> set(one, steps[1], steps[2], value));
   }
 
@@ -64,6 +72,9 @@ final class Overrides {
           .formatted(value.place(), key, Words.names(DatabaseSettings.KEYS)));
     }
     ServiceKeys.check(key, value);
+    Set<String> all = new TreeSet<>();
+    settings.environments().values().forEach(one -> all.addAll(one.databases().keySet()));
+    refuseUnknown("database", name, key, all, value);
     return settings.eachEnvironment(environment -> {
       Map<String, DatabaseSettings> databases = new LinkedHashMap<>(environment.databases());
       DatabaseSettings before = databases.get(name);
@@ -77,6 +88,22 @@ final class Overrides {
               : before.with(Map.of(key, value)));
       return environment.databases(databases);
     });
+  }
+
+  /** Where the settings name none, an address may bring one. */
+  private static void refuseUnknown(
+      String kind, String name, String key, Set<String> known, SettingsValue value) {
+    if (known.contains(name) || known.isEmpty() && key.equals("url")) {
+      return;
+    }
+    String hint = NearestMatch.hint(name, known);
+    throw new SettingsProblem("%s: no environment has a %s '%s'; %s%s"
+        .formatted(
+            value.place(),
+            kind,
+            name,
+            known.isEmpty() ? "there are none" : "there are " + Words.names(known),
+            hint.isEmpty() ? "" : " (" + hint + ")"));
   }
 
   /** A service that is only known by its address may be new. */

@@ -3,6 +3,8 @@ package org.oddlantern.config;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URL;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -45,9 +47,7 @@ public final class SettingsFile {
     }
     try (InputStream stream = url.openStream()) {
       return SettingsReader.read(
-          new String(stream.readAllBytes(), StandardCharsets.UTF_8),
-          Settings.FILE + " on the class path",
-          null);
+          utf8(stream.readAllBytes(), url), Settings.FILE + " on the class path", null);
     } catch (IOException e) {
       throw new SettingsProblem(url + " cannot be read: " + e.getMessage());
     }
@@ -55,9 +55,21 @@ public final class SettingsFile {
 
   private static Settings read(Path file) {
     try {
-      return SettingsReader.read(Files.readString(file), file.toString(), file.getParent());
+      return SettingsReader.read(
+          utf8(Files.readAllBytes(file), file), file.toString(), file.getParent());
     } catch (IOException e) {
       throw new SettingsProblem(file + " cannot be read: " + e.getMessage());
+    }
+  }
+
+  private static String utf8(byte[] bytes, Object place) {
+    try {
+      return StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString();
+    } catch (CharacterCodingException e) {
+      String before = new String(bytes, StandardCharsets.UTF_8);
+      long line = before.substring(0, before.indexOf('\ufffd')).lines().count();
+      throw new SettingsProblem(place + ", line " + Math.max(1, line)
+          + ": this is not UTF-8; save the file in that encoding");
     }
   }
 

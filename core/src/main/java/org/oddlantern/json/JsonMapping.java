@@ -4,8 +4,6 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
@@ -53,9 +51,6 @@ public final class JsonMapping {
       .maxNumberLength(1_000)
       .maxStringLength(100_000_000)
       .build();
-
-  /** How the mapper says that a name is repeated; its own check is cheaper than the parser's. */
-  private static final Pattern TWICE = Pattern.compile("Duplicate \\w+ [\"'](.*?)[\"'] for");
 
   private static final JsonMapping STANDARD =
       new JsonMapping(standardMapper(new NeededComponents()), secret -> {});
@@ -356,14 +351,9 @@ public final class JsonMapping {
   }
 
   private static NotJson notJson(JacksonException e) {
-    String reason = e.getOriginalMessage();
-    Matcher twice = TWICE.matcher(reason);
-    if (twice.find()) {
-      reason = "the name '" + twice.group(1) + "' stands twice in one object";
-    }
-    if (e instanceof StreamConstraintsException) {
-      reason = "it goes past a limit of this library: " + reason;
-    }
+    String reason = e instanceof StreamConstraintsException
+        ? "it goes past a limit of this library: " + e.getOriginalMessage()
+        : JsonFault.words(e.getOriginalMessage());
     var place = e.getLocation();
     return new NotJson(
         reason, place == null ? 0 : place.getLineNr(), place == null ? 0 : place.getColumnNr());

@@ -70,8 +70,12 @@ public record CaseDefinition(
         environment);
   }
 
-  /** The case as its class defines it, wherever it runs and over whichever sample. */
-  CaseId origin() {
+  /**
+   * The case as its class defines it, wherever it runs and over whichever sample.
+   *
+   * @return its identity there
+   */
+  public CaseId origin() {
     return new CaseId(id.suite(), id.method(), "", "");
   }
 

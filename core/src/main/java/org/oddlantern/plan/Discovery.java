@@ -7,6 +7,8 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Finds the suites of some places, without initialising a class. */
 final class Discovery {
@@ -101,6 +103,16 @@ final class Discovery {
 
   private static String reason(Throwable e) {
     String missing = String.valueOf(e.getMessage()).replace('/', '.');
+    if (e instanceof UnsupportedClassVersionError) {
+      Matcher version = Pattern.compile("class file version (\\d+)").matcher(missing);
+      String java =
+          version.find() ? "Java " + (Integer.parseInt(version.group(1)) - 44) : "a newer Java";
+      return "it is compiled for " + java + ", and this is Java "
+          + Runtime.version().feature() + "; compile with --release, or run with a newer Java";
+    }
+    if (e instanceof ClassFormatError || e instanceof VerifyError) {
+      return "its class file is cut off or damaged; compile the suites anew";
+    }
     return e instanceof NoClassDefFoundError || e instanceof ClassNotFoundException
         ? "it needs " + missing + ", which is not on the class path; add it with --class-path"
         : e.getClass().getSimpleName() + ": " + missing;

@@ -19,6 +19,9 @@ import java.util.stream.Stream;
  */
 public record Place(Path path) {
 
+  /** The version of class files that Java 1 would have. */
+  private static final int OLDEST = 44;
+
   /**
    * The heads of all class files in it, in the order of their names.
    *
@@ -64,8 +67,25 @@ public record Place(Path path) {
     try {
       return ClassFile.head(bytes);
     } catch (RuntimeException e) {
-      throw new IOException(name + " is not a class file that can be read (" + e + ")", e);
+      throw new IOException(name + " is " + kind(bytes), e);
     }
+  }
+
+  /** What a class file is that cannot be read (JVM specification, section 4.1). */
+  private static String kind(byte[] bytes) {
+    boolean head = bytes.length > 7
+        && (bytes[0] & 0xFF) == 0xCA
+        && (bytes[1] & 0xFF) == 0xFE
+        && (bytes[2] & 0xFF) == 0xBA
+        && (bytes[3] & 0xFF) == 0xBE;
+    if (!head) {
+      return "no class file; compile the suites anew";
+    }
+    int java = ((bytes[6] & 0xFF) << 8 | bytes[7] & 0xFF) - OLDEST;
+    return java > Runtime.version().feature()
+        ? "compiled for Java " + java + ", and this is Java "
+            + Runtime.version().feature() + "; compile with --release, or run with a newer Java"
+        : "cut off or damaged; compile the suites anew";
   }
 
   private static boolean isClassFile(String name) {

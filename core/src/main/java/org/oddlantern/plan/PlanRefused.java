@@ -10,7 +10,12 @@ public final class PlanRefused extends RuntimeException {
 
   private final transient List<PlanProblem> problems;
 
-  PlanRefused(List<PlanProblem> problems) {
+  /**
+   * For problems that were found.
+   *
+   * @param problems one or more
+   */
+  public PlanRefused(List<PlanProblem> problems) {
     super(problems.stream()
         .map(problem -> "  " + problem)
         .collect(Collectors.joining(

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.function.Consumer;
 import java.util.function.ObjLongConsumer;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.JsonFault;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.TypeMismatch;
@@ -80,7 +81,7 @@ public record Journal(Path file) {
     try (JsonParser parser = JsonMapping.standard().parser(line)) {
       return new OutcomeLine(parser).read();
     } catch (JacksonException e) {
-      passOver(number, last, e.getOriginalMessage(), e);
+      passOver(number, last, JsonFault.words(e.getOriginalMessage()), e);
       return null;
     }
   }
@@ -194,7 +195,10 @@ public record Journal(Path file) {
     try {
       return JsonMapping.ofRecords().read(tree, RunEvent.class);
     } catch (TypeMismatch e) {
-      throw new IOException(file + ", line " + number + ": " + e.getMessage(), e);
+      throw new IOException(
+          file + ", line " + number + ": this is not a line of a journal that this version reads: "
+              + e.reason(),
+          e);
     }
   }
 

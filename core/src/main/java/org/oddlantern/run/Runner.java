@@ -58,7 +58,9 @@ public final class Runner {
    *
    * @param order what to run, and on what
    * @param clock tells when things happen
-   * @throws org.oddlantern.config.SettingsProblem if a suite is pinned to an environment that is not there
+   * @throws org.oddlantern.config.SettingsProblem if a suite is pinned to an environment that is not
+   *     there, or a service or database in use cannot be made
+   * @throws org.oddlantern.plan.PlanRefused if a sample is known by a secret
    */
   public Runner(RunOrder order, Clock clock) {
     List<Planned> nodes = order.plan().nodes();
@@ -68,6 +70,7 @@ public final class Runner {
     this.schemas = order.settings().schemas(order.loader(), environments.all(), order.variables());
     this.run = RunNames.fresh();
     this.masker = new Masker(order.settings().mask());
+    new SettingsCheck(order, environments, masker).done();
     this.schedule = new Schedule(nodes, order.lanes());
     this.lanes = new Lanes(order.lanes());
     this.handed = new Handed(nodes);

@@ -79,7 +79,7 @@ class PayloadTest {
         "there is no file 'payloads/none.json': looked on the class path of the suites (there is no settings file whose folder could hold it). Put it beside the suites (in a Maven project: src/test/resources/payloads/none.json)",
         problem(Payload.file("payloads/none.json")));
     assertEquals(
-        "the file 'payloads/bad.json' is not JSON: line 2, column 14: Unexpected character ('k' (code 107)): was expecting comma to separate Object entries",
+        "the file 'payloads/bad.json' is not JSON: line 2, column 14: a comma or } is wanted after a member, not 'k'",
         problem(Payload.file("payloads/bad.json")));
   }
 

@@ -53,7 +53,7 @@ class BadInputIT {
     Files.writeString(folder.resolve("hive.json"), "{\"id\": 4,\n \"label\" \"Foxglove\"}");
     refused(
         2,
-        "odd-lantern: hive.json, line 2, column 10: this is not JSON: Unexpected character ('\"' (code 34)): was expecting a colon to separate property name and value\n",
+        "odd-lantern: hive.json, line 2, column 10: this is not JSON: a colon is wanted between a name and its value, not '\"'\n",
         "path",
         "$",
         "hive.json");
@@ -169,6 +169,64 @@ class BadInputIT {
         output.out().contains("the text of a payload is not JSON: line 1, column 7: "),
         output.out());
     assertTrue(output.out().contains("\n3 errored in "), output.out());
+  }
+
+  @Test
+  void whatNamesNothingAndWhatNobodyCanUse() throws Exception {
+    String classes = suite(
+        "OneTest",
+        "@Case void one(Environment env) { env.service(\"beeyard\").send(Call.get(\"/\")); }");
+    Path file = folder.resolve("odd-lantern.yaml");
+    Files.writeString(
+        file,
+        "environments:\n  local:\n    services:\n      beeyard: { url: \"htp://here\", bearer: \"${NOT_SET_ANYWHERE}\" }\n");
+    refused(2, "odd-lantern: " + file.toRealPath() + ", line 4: 'htp://here' is not the address of a service:", "run", classes);
+    Files.writeString(
+        file,
+        "environments:\n  local:\n    services:\n      beeyard: { url: \"http://127.0.0.1:1\", bearer: { file: none.txt } }\n");
+    refused(2, "odd-lantern: " + file.toRealPath() + ", line 4: the file ", "run", classes);
+    Files.writeString(file, "environments: { local: { services: { beeyard: { url: \"http://127.0.0.1:1\" } } } }\n");
+    refused(
+        2,
+        "odd-lantern: --set services.beeyrad.deadline: no environment has a service 'beeyrad'; there are beeyard (did you mean 'beeyard'?)\n",
+        "run", classes, "--set", "services.beeyrad.deadline=3s");
+    refused(2, "odd-lantern: --env wants the name of an environment, and got nothing\n", "run", classes, "--env", "");
+    refused(2, "odd-lantern: --seed wants the seed that a run printed, and got nothing\n", "run", classes, "--seed", "");
+    refused(2, "odd-lantern: the name of a class folder or a jar is wanted, and got nothing\n", "run", "");
+    refused(2, "odd-lantern: --earlier names gone, which is not there\n", "run", classes, "--earlier", "gone");
+    refused(2, "odd-lantern: --class-path names gone.jar, which is not there\n", "run", classes, "--class-path", "gone.jar");
+    refused(2, "odd-lantern: --har-of names Two#two, and no case that is to run is called so\n", "run", classes, "--har-of", "Two#two");
+    Files.write(file, new byte[] {'#', ' ', (byte) 0xFC, '\n'});
+    refused(2, "odd-lantern: " + file.toRealPath() + ", line 1: this is not UTF-8; save the file in that encoding\n", "run", classes);
+    Files.delete(file);
+  }
+
+  @Test
+  void classFilesAndJournalsThatCannotBeRead() throws Exception {
+    Path classes = Path.of(suite("OneTest", "@Case void one() {}"));
+    byte[] whole = Files.readAllBytes(classes.resolve("OneTest.class"));
+    String start = "odd-lantern: the plan has a problem; nothing was sent:\n  ";
+    byte[] newer = whole.clone();
+    newer[7] = 120;
+    Files.write(classes.resolve("OneTest.class"), newer);
+    Command.Output output = Command.in(folder).run("run", classes.toString());
+    assertEquals(2, output.status());
+    assertTrue(output.err().contains("compiled for Java 76, and this is Java "), output.err());
+    Files.write(classes.resolve("OneTest.class"), java.util.Arrays.copyOf(whole, whole.length / 2));
+    output = Command.in(folder).run("run", classes.toString());
+    assertEquals(2, output.status());
+    assertTrue(output.err().startsWith(start) && output.err().contains("cut off or damaged"), output.err());
+    Files.writeString(classes.resolve("OneTest.class"), "garbage");
+    output = Command.in(folder).run("run", classes.toString());
+    assertEquals(2, output.status());
+    assertTrue(output.err().contains("no class file; compile the suites anew"), output.err());
+    Files.writeString(folder.resolve("journal.jsonl"), "{\"event\":\"run-started\",\"format\":9}\n");
+    output = Command.in(folder).run("report", "journal.jsonl");
+    assertEquals(1, output.status(), output.err());
+    assertTrue(output.out().contains("is written in format 9; this version of Odd Lantern reads format 1"), output.out());
+    Files.writeString(folder.resolve("journal.jsonl"), "{\"event\":\"bees-swarmed\"}\n{}\n");
+    output = Command.in(folder).run("report", "journal.jsonl");
+    assertFalse(output.out().contains("RunEvent"), output.out());
   }
 
   @Test

@@ -105,17 +105,21 @@ class SurvivalIT {
     Files.writeString(journal, "{\"event\":\"case-fin", StandardOpenOption.APPEND);
     Command.Output output =
         Command.in(folder).run("report", "odd-lantern-out/journal.jsonl", "--out", "late");
-    assertEquals(0, output.status(), output.err());
+    assertEquals(1, output.status(), output.err());
     assertEquals(
         List.of(
             "journal   odd-lantern-out/journal.jsonl",
             "junit xml late/junit-xml",
             "counts    late/counts.json",
             "summary   late/summary.md",
-            "report    late/report/index.html"),
+            "report    late/report/index.html",
+            "problem   the run was cut off after 61 of 63 cases; under way: LongTest: something hangs"),
         output.out().lines().toList());
     String page = Files.readString(folder.resolve("late/report/index.html"));
-    assertTrue(page.contains("The run was cut off after 61 of 63 cases."), page);
+    assertTrue(
+        page.contains("The run was cut off after 61 of 63 cases; under way: LongTest: something hangs."),
+        page);
+    assertTrue(page.contains("tidy up with LongTest#close"), "what a supply made is left behind");
     assertTrue(page.contains("the yard"), "what was supplied is shown");
     assertTrue(
         Files.readString(folder.resolve("late/junit-xml/TEST-cut-off.xml")).contains("<error"));
@@ -160,6 +164,42 @@ class SurvivalIT {
             .contains(
                 "problem   the journal odd-lantern-out/journal.jsonl could not go on: IOException: File too large"),
         output.out());
+  }
+
+  @Test
+  void aCaseThatEndsTheProcessIsNamedAndTheRestIsWritten() throws Exception {
+    String exiting = Sources.compile(folder, "ExitTest", """
+        import org.oddlantern.suite.*;
+
+        public class ExitTest {
+          @Case void before() {}
+          @Case void exits() { System.exit(0); }
+          @Case void after() {}
+        }
+        """).toString();
+    Command.Output output = Command.in(folder).run("run", exiting, "--case", "ExitTest");
+    assertEquals(1, output.status(), output.out() + output.err());
+    assertTrue(
+        output
+            .out()
+            .contains(
+                "problem   the case ExitTest#exits told the process to end, with System.exit at ExitTest.java:5; the cases after it did not run"),
+        output.out());
+    assertTrue(
+        Files.readString(folder.resolve("odd-lantern-out/summary.md")).contains("ExitTest#exits told"));
+  }
+
+  @Test
+  void aFolderThatVanishesIsMissedAtOnce() throws Exception {
+    Command.Running running = begun();
+    Path journal = folder.resolve("odd-lantern-out/journal.jsonl");
+    Files.delete(journal);
+    signal(running, "TERM");
+    Command.Output output = running.ended();
+    assertTrue(
+        output.out().contains("could not go on: IOException: the file is gone; something has removed it"),
+        output.out());
+    assertTrue(output.out().contains("so no reports could be made"), output.out());
   }
 
   private Command.Running begun() throws Exception {

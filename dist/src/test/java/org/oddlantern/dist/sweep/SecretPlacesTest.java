@@ -30,6 +30,9 @@ public class SecretPlacesTest {
   static final String IN_FILE = "file-Rr4Wm1Cz8Ys6Jb0";
   static final String FETCHED = "fetched-Uu7Gg2Hh5Ll9";
   static final String RENEWED = "renewed-Bb3Dd6Ff1Ee8";
+  static final String LATE = "late-Ww4Qq8Nn2Cc6Tt0";
+  static final String ESCAPED = "esc+Pp5Mm1Ll9Kk3/Jj7";
+  static final String SHORT_COOKIE = "ck7Zb";
   static final String NAMED = "named-Oo5Ii4Uu3Yy2";
 
   record SignIn(String keeper, Secret password) {}
@@ -48,11 +51,11 @@ public class SecretPlacesTest {
   }
 
   /** A sample that holds a secret as plain text, and with it the name and the title of its case. */
-  record Sampled(String token) {}
+  record Sampled(int number, String token) {}
 
   @Samples
   static List<Sampled> sampled() {
-    return List.of(new Sampled(String.valueOf(System.getenv("SWEEP_TOKEN"))));
+    return List.of(new Sampled(1, String.valueOf(System.getenv("SWEEP_TOKEN"))));
   }
 
   @Case("{token} is refused")
@@ -156,6 +159,32 @@ public class SecretPlacesTest {
             body(Map.of("cut", around + PLAIN)));
   }
 
+  /** Nobody knows yet that it is one; a later case is given it. */
+  @Case
+  void printedBeforeItWasKnown() {
+    System.out.println("{\"t\":\"" + LATE + "\"}");
+    api.send(Call.post("/echo").text("late " + LATE)).must(status(201));
+  }
+
+  @Case
+  void writtenWithEscapes() {
+    Secret.of(ESCAPED);
+    api.send(Call.get("/escaped")).must(status(201));
+  }
+
+  @Case
+  void keptAsBytes() {
+    Secret.of(PLAIN);
+    keep("bytes", "application/octet-stream", ("\u0001" + PLAIN + "\u0002").getBytes(StandardCharsets.UTF_8));
+    api.send(Call.get("/cookie")).must(status(201));
+    api.send(Call.get("/echo")).must(status(201));
+  }
+
+  @Case
+  void knownAtLast() {
+    api.bearer(Secret.of(LATE)).send(Call.get("/echo")).must(status(201));
+  }
+
   @Case
   void thrown() {
     throw new IllegalStateException("the token is " + Secret.of(ODD).reveal());
@@ -170,7 +199,7 @@ public class SecretPlacesTest {
     api.send(Call.get("/echo")).must(status(200));
   }
 
-  @Case("a title with tok-Zq9f0lkvWm3X7aPp in it")
+  @Case("a header that is not there")
   Told titled() {
     Secret.of(PLAIN);
     api.send(Call.get("/nowhere/" + PLAIN)).must(header("X-Missing", PLAIN));

@@ -3,6 +3,8 @@ package org.oddlantern.junit.engine;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -11,6 +13,7 @@ import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Settings;
 import org.oddlantern.config.SettingsFile;
 import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.json.NearestMatch;
 import org.oddlantern.plan.Part;
 import org.oddlantern.plan.Plan;
 import org.oddlantern.reports.RunFolder;
@@ -24,6 +27,20 @@ import org.oddlantern.run.RunOrder;
  * @param named the value of a parameter; null if it is not set
  */
 public record Parameters(Function<String, @Nullable String> named) {
+
+  private static final String PREFIX = "odd-lantern.";
+  private static final List<String> KNOWN = List.of(
+      "odd-lantern.env",
+      "odd-lantern.set",
+      "odd-lantern.lanes",
+      "odd-lantern.part",
+      "odd-lantern.earlier",
+      "odd-lantern.seed",
+      "odd-lantern.out");
+
+  /** Set by this library's own command. */
+  private static final Set<String> OWN =
+      Set.of("odd-lantern.home", "odd-lantern.columns", "odd-lantern.terminal");
 
   /**
    * Of the platform, which looks into its own file and the system properties, too.
@@ -42,6 +59,7 @@ public record Parameters(Function<String, @Nullable String> named) {
    * @throws SettingsProblem if they are wrong
    */
   public Settings settings(ClassLoader loader) {
+    refuseUnknown();
     String set = named.apply("odd-lantern.set");
     List<String> assignments =
         set == null ? List.of() : Stream.of(set.trim().split("\\s+")).toList();
@@ -106,6 +124,17 @@ public record Parameters(Function<String, @Nullable String> named) {
     } catch (IOException e) {
       throw new SettingsProblem(
           "the journals of odd-lantern.earlier cannot be read: " + e.getMessage());
+    }
+  }
+
+  /** A property that nobody reads would be a wish that nobody hears. */
+  private static void refuseUnknown() {
+    for (String name : new TreeSet<>(System.getProperties().stringPropertyNames())) {
+      if (name.startsWith(PREFIX) && !KNOWN.contains(name) && !OWN.contains(name)) {
+        String hint = NearestMatch.hint(name, KNOWN);
+        throw new SettingsProblem("the property %s is unknown; %sthere are %s"
+            .formatted(name, hint.isEmpty() ? "" : hint + " ", String.join(", ", KNOWN)));
+      }
     }
   }
 
