@@ -127,11 +127,10 @@ class ChecksTest {
         told(at("$.id", 1), reply("")));
     String broken = "{\n  \"kind\": \"B\u00e4ume\", \"x\": tru\n}";
     assertTrue(
-        told(at("$.id", 1), reply(broken))
-            .endsWith(
-                "reading stopped at line 2, column 25: \"tru\" without quotes is no value; texts stand in double quotes\n"
-                    + "    \"kind\": \"B\u00e4ume\", \"x\": tru\n"
-                    + "                          ^"),
+        told(at("$.id", 1), reply(broken)).endsWith("""
+                reading stopped at line 2, column 25: "tru" without quotes is no value; texts stand in double quotes
+                    "kind": "B\u00e4ume", "x": tru
+                                          ^""".indent(0).strip()),
         told(at("$.id", 1), reply(broken)));
   }
 

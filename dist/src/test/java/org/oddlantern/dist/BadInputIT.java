@@ -180,24 +180,73 @@ class BadInputIT {
     Files.writeString(
         file,
         "environments:\n  local:\n    services:\n      beeyard: { url: \"htp://here\", bearer: \"${NOT_SET_ANYWHERE}\" }\n");
-    refused(2, "odd-lantern: " + file.toRealPath() + ", line 4: 'htp://here' is not the address of a service:", "run", classes);
+    refused(
+        2,
+        "odd-lantern: " + file.toRealPath()
+            + ", line 4: 'htp://here' is not the address of a service:",
+        "run",
+        classes);
     Files.writeString(
         file,
         "environments:\n  local:\n    services:\n      beeyard: { url: \"http://127.0.0.1:1\", bearer: { file: none.txt } }\n");
     refused(2, "odd-lantern: " + file.toRealPath() + ", line 4: the file ", "run", classes);
-    Files.writeString(file, "environments: { local: { services: { beeyard: { url: \"http://127.0.0.1:1\" } } } }\n");
+    Files.writeString(
+        file,
+        "environments: { local: { services: { beeyard: { url: \"http://127.0.0.1:1\" } } } }\n");
     refused(
         2,
         "odd-lantern: --set services.beeyrad.deadline: no environment has a service 'beeyrad'; there are beeyard (did you mean 'beeyard'?)\n",
-        "run", classes, "--set", "services.beeyrad.deadline=3s");
-    refused(2, "odd-lantern: --env wants the name of an environment, and got nothing\n", "run", classes, "--env", "");
-    refused(2, "odd-lantern: --seed wants the seed that a run printed, and got nothing\n", "run", classes, "--seed", "");
-    refused(2, "odd-lantern: the name of a class folder or a jar is wanted, and got nothing\n", "run", "");
-    refused(2, "odd-lantern: --earlier names gone, which is not there\n", "run", classes, "--earlier", "gone");
-    refused(2, "odd-lantern: --class-path names gone.jar, which is not there\n", "run", classes, "--class-path", "gone.jar");
-    refused(2, "odd-lantern: --har-of names Two#two, and no case that is to run is called so\n", "run", classes, "--har-of", "Two#two");
+        "run",
+        classes,
+        "--set",
+        "services.beeyrad.deadline=3s");
+    refused(
+        2,
+        "odd-lantern: --env wants the name of an environment, and got nothing\n",
+        "run",
+        classes,
+        "--env",
+        "");
+    refused(
+        2,
+        "odd-lantern: --seed wants the seed that a run printed, and got nothing\n",
+        "run",
+        classes,
+        "--seed",
+        "");
+    refused(
+        2,
+        "odd-lantern: the name of a class folder or a jar is wanted, and got nothing\n",
+        "run",
+        "");
+    refused(
+        2,
+        "odd-lantern: --earlier names gone, which is not there\n",
+        "run",
+        classes,
+        "--earlier",
+        "gone");
+    refused(
+        2,
+        "odd-lantern: --class-path names gone.jar, which is not there\n",
+        "run",
+        classes,
+        "--class-path",
+        "gone.jar");
+    refused(
+        2,
+        "odd-lantern: --har-of names Two#two, and no case that is to run is called so\n",
+        "run",
+        classes,
+        "--har-of",
+        "Two#two");
     Files.write(file, new byte[] {'#', ' ', (byte) 0xFC, '\n'});
-    refused(2, "odd-lantern: " + file.toRealPath() + ", line 1: this is not UTF-8; save the file in that encoding\n", "run", classes);
+    refused(
+        2,
+        "odd-lantern: " + file.toRealPath()
+            + ", line 1: this is not UTF-8; save the file in that encoding\n",
+        "run",
+        classes);
     Files.delete(file);
   }
 
@@ -215,15 +264,20 @@ class BadInputIT {
     Files.write(classes.resolve("OneTest.class"), java.util.Arrays.copyOf(whole, whole.length / 2));
     output = Command.in(folder).run("run", classes.toString());
     assertEquals(2, output.status());
-    assertTrue(output.err().startsWith(start) && output.err().contains("cut off or damaged"), output.err());
+    assertTrue(
+        output.err().startsWith(start) && output.err().contains("cut off or damaged"),
+        output.err());
     Files.writeString(classes.resolve("OneTest.class"), "garbage");
     output = Command.in(folder).run("run", classes.toString());
     assertEquals(2, output.status());
     assertTrue(output.err().contains("no class file; compile the suites anew"), output.err());
-    Files.writeString(folder.resolve("journal.jsonl"), "{\"event\":\"run-started\",\"format\":9}\n");
+    Files.writeString(
+        folder.resolve("journal.jsonl"), "{\"event\":\"run-started\",\"format\":9}\n");
     output = Command.in(folder).run("report", "journal.jsonl");
     assertEquals(1, output.status(), output.err());
-    assertTrue(output.out().contains("is written in format 9; this version of Odd Lantern reads format 1"), output.out());
+    assertTrue(
+        output.out().contains("is written in format 9; this version of Odd Lantern reads format 1"),
+        output.out());
     Files.writeString(folder.resolve("journal.jsonl"), "{\"event\":\"bees-swarmed\"}\n{}\n");
     output = Command.in(folder).run("report", "journal.jsonl");
     assertFalse(output.out().contains("RunEvent"), output.out());

@@ -117,7 +117,8 @@ class SurvivalIT {
         output.out().lines().toList());
     String page = Files.readString(folder.resolve("late/report/index.html"));
     assertTrue(
-        page.contains("The run was cut off after 61 of 63 cases; under way: LongTest: something hangs."),
+        page.contains(
+            "The run was cut off after 61 of 63 cases; under way: LongTest: something hangs."),
         page);
     assertTrue(page.contains("tidy up with LongTest#close"), "what a supply made is left behind");
     assertTrue(page.contains("the yard"), "what was supplied is shown");
@@ -185,8 +186,8 @@ class SurvivalIT {
             .contains(
                 "problem   the case ExitTest#exits told the process to end, with System.exit at ExitTest.java:5; the cases after it did not run"),
         output.out());
-    assertTrue(
-        Files.readString(folder.resolve("odd-lantern-out/summary.md")).contains("ExitTest#exits told"));
+    assertTrue(Files.readString(folder.resolve("odd-lantern-out/summary.md"))
+        .contains("ExitTest#exits told"));
   }
 
   @Test
@@ -197,7 +198,9 @@ class SurvivalIT {
     signal(running, "TERM");
     Command.Output output = running.ended();
     assertTrue(
-        output.out().contains("could not go on: IOException: the file is gone; something has removed it"),
+        output
+            .out()
+            .contains("could not go on: IOException: the file is gone; something has removed it"),
         output.out());
     assertTrue(output.out().contains("so no reports could be made"), output.out());
   }

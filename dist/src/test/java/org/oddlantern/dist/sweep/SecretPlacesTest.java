@@ -175,7 +175,10 @@ public class SecretPlacesTest {
   @Case
   void keptAsBytes() {
     Secret.of(PLAIN);
-    keep("bytes", "application/octet-stream", ("\u0001" + PLAIN + "\u0002").getBytes(StandardCharsets.UTF_8));
+    keep(
+        "bytes",
+        "application/octet-stream",
+        ("\u0001" + PLAIN + "\u0002").getBytes(StandardCharsets.UTF_8));
     api.send(Call.get("/cookie")).must(status(201));
     api.send(Call.get("/echo")).must(status(201));
   }

@@ -70,7 +70,8 @@ class SecretSweepIT {
     assertTrue(run.out().contains("printing ***"), run.out());
 
     Map<String, String> texts = new LinkedHashMap<>();
-    texts.put("console", run.out().replace(SecretPlacesTest.LATE, "what was told before it was known"));
+    texts.put(
+        "console", run.out().replace(SecretPlacesTest.LATE, "what was told before it was known"));
     texts.put("log", run.err());
     texts.put("settings", settings.out() + settings.err());
     try (Stream<Path> files = Files.walk(out)) {
@@ -173,7 +174,8 @@ class SecretSweepIT {
       answer(
           exchange,
           200,
-          "{\"a\":\"%s\",\"b\":\"{\\\"c\\\":\\\"%s\\\"}\",\"x\":\"<t>%s</t>\"}".formatted(unicode, twice, xml));
+          "{\"a\":\"%s\",\"b\":\"{\\\"c\\\":\\\"%s\\\"}\",\"x\":\"<t>%s</t>\"}"
+              .formatted(unicode, twice, xml));
     } else if (path.equals("/cookie")) {
       exchange.getResponseHeaders().add("Set-Cookie", "s=" + SecretPlacesTest.SHORT_COOKIE);
       answer(exchange, 200, "{\"s\":\"" + SecretPlacesTest.SHORT_COOKIE + "\"}");
