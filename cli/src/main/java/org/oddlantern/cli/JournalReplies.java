@@ -3,8 +3,10 @@ package org.oddlantern.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 import org.oddlantern.json.JsonMapping;
@@ -22,12 +24,13 @@ final class JournalReplies {
 
   private final Journal journal;
   private final Map<String, List<JsonNode>> replies = new TreeMap<>();
+  private final Map<String, List<JsonNode>> others = new TreeMap<>();
 
   private JournalReplies(Journal journal) {
     this.journal = journal;
   }
 
-  static Map<String, List<JsonNode>> of(Path file) {
+  static JournalReplies of(Path file) {
     JournalReplies all = new JournalReplies(new Journal(file));
     List<ExchangeRecord> exchanges = new ArrayList<>();
     try {
@@ -42,7 +45,19 @@ final class JournalReplies {
     } catch (IOException e) {
       throw new Misuse("the journal " + file + " cannot be read: " + e.getMessage());
     }
-    return all.replies;
+    return all;
+  }
+
+  /** How many replies there are to each call, by its name. */
+  Map<String, Integer> counts() {
+    Map<String, Integer> counts = new TreeMap<>();
+    replies.forEach((name, all) -> counts.put(name, all.size()));
+    return counts;
+  }
+
+  /** Those to a call, by its name, its template or its path; empty if there are none. */
+  List<JsonNode> to(String call) {
+    return replies.getOrDefault(call, others.getOrDefault(call, List.of()));
   }
 
   private void add(ExchangeRecord exchange) throws IOException {
@@ -53,18 +68,26 @@ final class JournalReplies {
     }
     try {
       JsonNode body = JsonMapping.standard().parse(journal.text(exchange.replyBody()));
-      replies.computeIfAbsent(name(exchange), name -> new ArrayList<>()).add(body);
+      List<String> names = names(exchange);
+      replies.computeIfAbsent(names.get(0), name -> new ArrayList<>()).add(body);
+      names.stream()
+          .skip(1)
+          .forEach(
+              name -> others.computeIfAbsent(name, other -> new ArrayList<>()).add(body));
     } catch (NotJson e) {
       return; // no sample
     }
   }
 
-  /** Its name, or method and path with {@code {id}} for what looks like one. */
-  private static String name(ExchangeRecord exchange) {
-    if (!exchange.name().isEmpty()) {
-      return exchange.name();
-    }
+  /** Its name, its method and template, and its method and path with {@code {id}} for what looks like one. */
+  private static List<String> names(ExchangeRecord exchange) {
+    Set<String> names = new LinkedHashSet<>();
+    names.add(exchange.name());
+    String template = exchange.template().replaceFirst("[?#].*$", "");
+    names.add(template.isEmpty() ? "" : exchange.method() + " " + template);
     String path = exchange.url().replaceFirst("^[a-z]+://[^/?#]*", "").replaceFirst("[?#].*$", "");
-    return exchange.method() + " " + ID.matcher(path).replaceAll("{id}");
+    names.add(exchange.method() + " " + ID.matcher(path).replaceAll("{id}"));
+    names.remove("");
+    return List.copyOf(names);
   }
 }

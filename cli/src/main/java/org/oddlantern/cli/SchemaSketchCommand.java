@@ -5,9 +5,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonMapping;
@@ -58,12 +58,10 @@ final class SchemaSketchCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     List<JsonNode> samples = new ArrayList<>();
-    Map<String, List<JsonNode>> replies = new LinkedHashMap<>();
+    List<JournalReplies> replies = new ArrayList<>();
     for (String file : files) {
       if (file.endsWith(".jsonl")) {
-        JournalReplies.of(Path.of(file))
-            .forEach((name, bodies) ->
-                replies.computeIfAbsent(name, key -> new ArrayList<>()).addAll(bodies));
+        replies.add(JournalReplies.of(Path.of(file)));
       } else {
         samples.add(JsonFiles.read(file));
       }
@@ -74,21 +72,27 @@ final class SchemaSketchCommand implements Callable<Integer> {
     return 0;
   }
 
-  private List<JsonNode> chosen(Map<String, List<JsonNode>> replies) {
+  private List<JsonNode> chosen(List<JournalReplies> journals) {
     if (files.stream().noneMatch(file -> file.endsWith(".jsonl"))) {
       if (call != null) {
         throw new Misuse("--replies-to chooses from a journal, and no journal (.jsonl) is named");
       }
       return List.of();
     }
-    List<JsonNode> bodies = call == null ? null : replies.get(call);
-    if (bodies != null) {
+    String asked = call;
+    List<JsonNode> bodies = asked == null
+        ? List.of()
+        : journals.stream().flatMap(one -> one.to(asked).stream()).toList();
+    if (!bodies.isEmpty()) {
       return bodies;
     }
+    Map<String, Integer> replies = new TreeMap<>();
+    journals.forEach(
+        one -> one.counts().forEach((name, count) -> replies.merge(name, count, Integer::sum)));
     String hint = call == null ? "" : NearestMatch.hint(call, replies.keySet());
     StringBuilder there = new StringBuilder();
-    replies.forEach((name, all) ->
-        there.append("\n  ").append(name).append("  (").append(all.size()).append(')'));
+    replies.forEach((name, count) ->
+        there.append("\n  ").append(name).append("  (").append(count).append(')'));
     throw new Misuse((call == null
             ? "choose by --replies-to which call's replies are the samples"
             : "no reply to '" + call + "' with JSON in it")

@@ -31,6 +31,9 @@ final class ServiceKeys {
       "clientCredentials.clientSecret",
       "clientCertificate.password");
 
+  private static final Set<String> CREDENTIALS =
+      Set.of("bearer", "basic", "keyInHeader", "keyInQuery", "signIn", "clientCredentials");
+
   private ServiceKeys() {}
 
   private static Map<String, List<String>> groups() {
@@ -62,6 +65,11 @@ final class ServiceKeys {
     String member = key.substring(dot + 1);
     return key.startsWith("headers.") && !member.isEmpty()
         || GROUPS.getOrDefault(key.substring(0, dot), List.of()).contains(member);
+  }
+
+  /** Whether a key says who calls; another such key in its stead replaces it. */
+  static boolean isCredential(String key) {
+    return CREDENTIALS.contains(key.replaceAll("\\..*", ""));
   }
 
   /** Whether the value of a key is a secret. */

@@ -2,23 +2,31 @@ package org.oddlantern.config;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.BadPath;
 import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.Words;
 import org.snakeyaml.engine.v2.nodes.Node;
 
 /** Turns the text of {@code odd-lantern.yaml} into settings, or says in which line it is wrong. */
 final class SettingsReader {
 
   private static final List<String> TOP =
-      List.of("use", "environments", "mask", "schemas", "history");
+      List.of("use", "services", "environments", "mask", "schemas", "history");
   private static final List<String> ENVIRONMENT = List.of("services", "databases", "readOnly");
 
   private final YamlNodes yaml;
   private final String origin;
+
+  /** What holds of a service in every environment. */
+  private final Map<String, Map<String, SettingsValue>> everywhere = new LinkedHashMap<>();
 
   private SettingsReader(String origin) {
     this.yaml = new YamlNodes(origin);
@@ -42,11 +50,19 @@ final class SettingsReader {
           HistorySettings.STANDARD);
     }
     Map<String, Node> top = yaml.members(root, "the settings", TOP);
+    Node shared = top.get("services");
+    if (shared != null) {
+      yaml.members(shared, "'services'", null)
+          .forEach((name, node) -> everywhere.put(name, shared(name, node)));
+    }
     Map<String, EnvironmentSettings> environments = new LinkedHashMap<>();
     Node all = top.get("environments");
     if (all != null) {
       yaml.members(all, "'environments'", null)
           .forEach((name, node) -> environments.put(name, environment(name, node)));
+    }
+    if (shared != null) {
+      refuseUnused(shared, environments.values());
     }
     return new Settings(
         origin,
@@ -124,7 +140,52 @@ final class SettingsReader {
     return value;
   }
 
+  /** The same keys at the top of the file; where a service is depends on the environment. */
+  private Map<String, SettingsValue> shared(String name, Node node) {
+    Map<String, SettingsValue> values = values(name, node);
+    SettingsValue url = values.get("url");
+    if (url != null) {
+      throw new SettingsProblem(url.place() + ": the address of the service '" + name
+          + "' depends on the environment; say it there, and here what holds everywhere");
+    }
+    return values;
+  }
+
+  private void refuseUnused(Node shared, Collection<EnvironmentSettings> environments) {
+    Set<String> known = new LinkedHashSet<>();
+    environments.forEach(one -> known.addAll(one.services().keySet()));
+    for (String name : everywhere.keySet()) {
+      if (!known.contains(name)) {
+        String hint = NearestMatch.hint(name, known);
+        throw yaml.problem(
+            shared,
+            "no environment has the service '%s'; %s%s"
+                .formatted(
+                    name,
+                    known.isEmpty() ? "there are none" : "there are " + Words.names(known),
+                    hint.isEmpty() ? "" : " (" + hint + ")"));
+      }
+    }
+  }
+
   private ServiceSettings service(String name, Node node) {
+    Map<String, SettingsValue> own = values(name, node);
+    if (!own.containsKey("url")) {
+      throw yaml.problem(
+          node, "the service '" + name + "' has no address: add url: \"http://...\"");
+    }
+    boolean credentials = own.keySet().stream().anyMatch(ServiceKeys::isCredential);
+    Map<String, SettingsValue> all = new LinkedHashMap<>();
+    everywhere.getOrDefault(name, Map.of()).forEach((key, value) -> {
+      if (!own.containsKey(key) && !(credentials && ServiceKeys.isCredential(key))) {
+        all.put(key, value);
+      }
+    });
+    all.putAll(own);
+    return new ServiceSettings(name, all);
+  }
+
+  private Map<String, SettingsValue> values(String name, Node node) {
     String what = "the service '" + name + "'";
     Map<String, SettingsValue> values = new LinkedHashMap<>();
     yaml.members(node, what, ServiceKeys.top()).forEach((key, value) -> {
@@ -136,10 +197,7 @@ final class SettingsReader {
         values.put(key, checked(key, leaf(value, "'" + key + "'")));
       }
     });
-    if (!values.containsKey("url")) {
-      throw yaml.problem(node, what + " has no address: add url: \"http://...\"");
-    }
-    return new ServiceSettings(name, values);
+    return values;
   }
 
   private void group(
@@ -153,7 +211,7 @@ final class SettingsReader {
   /** A text, or {@code { file: NAME }} for what is in a file. */
   private SettingsValue leaf(Node node, String what) {
     if (!yaml.isMapping(node)) {
-      return yaml.text(node, what);
+      return what.contains("'password'") ? yaml.anyText(node, what) : yaml.text(node, what);
     }
     Node file = yaml.members(node, what, List.of("file")).get("file");
     if (file == null) {

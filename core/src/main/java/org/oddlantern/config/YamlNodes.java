@@ -66,6 +66,13 @@ record YamlNodes(String origin) {
     throw problem(node, what + " must be a text that is not empty");
   }
 
+  /** The same, which may be empty: some passwords are. */
+  SettingsValue anyText(Node node, String what) {
+    return node instanceof ScalarNode scalar && scalar.getValue().isEmpty()
+        ? new SettingsValue("", place(node))
+        : text(node, what);
+  }
+
   SettingsProblem problem(Node node, String message) {
     return new SettingsProblem(place(node) + ": " + message);
   }

@@ -12,12 +12,14 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Terms;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.TransportFault;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonPath;
@@ -258,7 +260,7 @@ final class Sender {
     Exchange exchange(WireRequest request) {
       refuseIfEnded(request);
       Instant sentAt = Instant.now();
-      long begun = System.nanoTime();
+      long begun = System.nanoTime() - waitedNanos();
       try {
         Terms own = provenIfAllowed(request.uri());
         WireReply reply =
@@ -305,8 +307,15 @@ final class Sender {
       return exchange;
     }
 
+    /** Without the time that it waited for memory. */
     private Duration since(long begun) {
-      return Duration.ofNanos(System.nanoTime() - begun);
+      return Duration.ofNanos(System.nanoTime() - waitedNanos() - begun);
+    }
+
+    private static long waitedNanos() {
+      return CurrentCase.part(BodyBudget.Hold.class)
+          .map(BodyBudget.Hold::waitedNanos)
+          .orElse(0L);
     }
   }
 

@@ -16,6 +16,7 @@ import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.UnseenStatus;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.WireReply;
+import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Undo;
@@ -37,6 +38,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final String marker;
   private final Workshop workshop;
   private final Consumer<Undo> noted;
+  private final BodyBudget.Hold bodies;
   private final IdentityHashMap<Asked, Entry> entries = new IdentityHashMap<>();
   private final List<Entry> inOrder = new ArrayList<>();
   private final List<Asked> forgotten = new ArrayList<>();
@@ -54,6 +56,30 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     this.marker = marker;
     this.workshop = workshop;
     this.noted = noted;
+    this.bodies = workshop.bodies().hold();
+  }
+
+  /** The memory that its bodies take. */
+  BodyBudget.Hold bodies() {
+    return bodies;
+  }
+
+  /** How many bytes of bodies it holds. */
+  synchronized long bodyBytes() {
+    return inOrder.stream()
+        .map(entry -> entry.asked instanceof Exchange exchange ? exchange.reply() : null)
+        .mapToLong(reply -> reply == null ? 0 : reply.body().length)
+        .sum();
+  }
+
+  /** Lets go of the bodies, where there is no memory to record them. */
+  synchronized void dropBodies() {
+    for (int i = 0; i < inOrder.size(); i++) {
+      Entry entry = inOrder.get(i);
+      if (entry.asked instanceof Exchange exchange && exchange.reply() != null) {
+        inOrder.set(i, entry.withoutBody(exchange));
+      }
+    }
   }
 
   /** The case runs in this thread; what other threads find out reaches it by this log alone. */
@@ -384,6 +410,22 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
     Entry(Asked asked) {
       this.asked = asked;
+    }
+
+    Entry withoutBody(Exchange exchange) {
+      WireReply reply = exchange.reply();
+      Entry other = new Entry(
+          reply == null
+              ? exchange
+              : new Exchange(
+                  exchange.origin(),
+                  exchange.request(),
+                  new WireReply(reply.status(), reply.reason(), reply.headers(), new byte[0]),
+                  exchange.sentAt(),
+                  exchange.took(),
+                  exchange.fault()));
+      other.verdicts.addAll(verdicts);
+      return other;
     }
   }
 }

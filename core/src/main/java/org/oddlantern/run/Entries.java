@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Exchange;
 import org.oddlantern.plan.CaseDefinition;
@@ -17,9 +18,12 @@ import org.oddlantern.plan.SupplyDefinition;
 /** Makes records of cases and supplies, counts them and tells of them. Thread-safe. */
 final class Entries {
 
+  private static final long LARGE = 4 << 20;
+
   private final Workshop workshop;
   private final Recording recording;
   private final SourceFiles sources;
+  private final Object large = new Object();
   private final Map<String, Integer> counts = new LinkedHashMap<>();
 
   Entries(Workshop workshop) {
@@ -55,19 +59,53 @@ final class Entries {
 
   /** A try of a case that was not the last. */
   AttemptRecord earlier(Attempt attempt, CaseLog log, Took took) {
-    log.teach(recording);
-    return new AttemptRecord(
-        attempt.outcome(),
-        took.start(),
-        took.micros(),
-        log.exchanges(recording),
-        log.queries(recording),
-        masked(attempt.problem()),
-        workshop.masker().text(log.printing()));
+    AttemptRecord record = recorded(log, () -> {
+      log.teach(recording);
+      return new AttemptRecord(
+          attempt.outcome(),
+          took.start(),
+          took.micros(),
+          log.exchanges(recording),
+          log.queries(recording),
+          masked(attempt.problem()),
+          workshop.masker().text(log.printing()));
+    });
+    log.bodies().free();
+    return record;
+  }
+
+  /** Large bodies are recorded one case at a time; where even that takes too much memory, without them. */
+  private <T> T recorded(CaseLog log, Supplier<T> recording) {
+    if (log.bodyBytes() < LARGE) {
+      return recording.get();
+    }
+    synchronized (large) {
+      try {
+        return recording.get();
+      } catch (OutOfMemoryError e) {
+        log.dropBodies();
+        return recording.get();
+      }
+    }
   }
 
   /** A case has an outcome. */
   void tell(
+      PlannedCase one,
+      int lane,
+      Attempt attempt,
+      List<Mark> marks,
+      CaseLog log,
+      List<AttemptRecord> earlier,
+      Took took) {
+    recorded(log, () -> {
+      tellRecorded(one, lane, attempt, marks, log, earlier, took);
+      return true;
+    });
+    log.bodies().free();
+  }
+
+  private void tellRecorded(
       PlannedCase one,
       int lane,
       Attempt attempt,
@@ -107,8 +145,12 @@ final class Entries {
 
   /** The calls of what put something back. */
   List<ExchangeRecord> exchanges(CaseLog log) {
-    log.teach(recording);
-    return log.exchanges(recording);
+    List<ExchangeRecord> records = recorded(log, () -> {
+      log.teach(recording);
+      return log.exchanges(recording);
+    });
+    log.bodies().free();
+    return records;
   }
 
   /** One call that put something back. */
@@ -203,7 +245,9 @@ final class Entries {
       Duration limit = supply.timeLimit();
       Attempt made = errored(work.done(lane, limit, body));
       if (made.outcome() != Outcome.INTERRUPTED) {
-        tell(record(made, lane.number(), Took.since(start, nanos)));
+        Took took = Took.since(start, nanos);
+        tell(recorded(work.log(), () -> record(made, lane.number(), took)));
+        work.log().bodies().free();
       }
       return made;
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
@@ -63,7 +64,8 @@ public final class GuestRun implements AutoCloseable {
         new KnownPaths(),
         order.settings().schemas(order.loader(), environments.all(), order.variables()),
         new Broadcast(all),
-        new ConcurrentHashMap<>());
+        new ConcurrentHashMap<>(),
+        BodyBudget.ofHeap());
     this.entries = new Entries(workshop);
     workshop
         .broadcast()

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.PooledTransport;
@@ -111,7 +112,8 @@ public final class Runner {
           new KnownPaths(),
           schemas,
           broadcast,
-          atWork);
+          atWork,
+          BodyBudget.ofHeap());
       told = broadcast;
       entries = new Entries(workshop);
       runAll(workshop, entries);
@@ -189,7 +191,14 @@ public final class Runner {
   private void runAll(Workshop workshop, Entries entries) {
     String held = new Readying(order, environments).waited(quiet(workshop));
     CaseRunner cases = new CaseRunner(workshop, handed, entries, ledger);
-    lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, workshop, entries));
+    Throwable broken =
+        lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, workshop, entries));
+    if (broken != null) {
+      stopped = true;
+      workshop
+          .broadcast()
+          .problem("the run could not go on, and what had finished is told: " + broken);
+    }
     for (PlannedCase one : order.plan().cases()) {
       if (!handed.has(one)) {
         cases.interrupted(one);

@@ -1,11 +1,13 @@
 package org.oddlantern.run;
 
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 import org.oddlantern.config.Environment;
 import org.oddlantern.config.EnvironmentSettings;
+import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.TokenStore;
@@ -30,6 +32,7 @@ import org.oddlantern.schema.KnownSchemas;
  * @param schemas those that the run has read
  * @param broadcast tells what happens
  * @param atWork which case or supply a thread runs
+ * @param bodies the memory that large bodies may take
  */
 record Workshop(
     RunOrder order,
@@ -42,7 +45,8 @@ record Workshop(
     KnownPaths paths,
     KnownSchemas schemas,
     Broadcast broadcast,
-    Map<Thread, String> atWork) {
+    Map<Thread, String> atWork,
+    BodyBudget bodies) {
 
   /** Tells that something was made which is to be put back. */
   void note(CaseId who, String deed) {
@@ -64,7 +68,12 @@ record Workshop(
   /** Makes what follows in this thread part of a case, until the binding is closed. */
   CurrentCase.Binding bind(Surroundings surroundings) {
     Resources files = new Resources(order.loader(), order.settings().folder());
-    return CurrentCase.bind(List.of(surroundings, files, surroundings.recorder(), paths, schemas));
+    List<Object> parts =
+        new ArrayList<>(List.of(surroundings, files, surroundings.recorder(), paths, schemas));
+    if (surroundings.recorder() instanceof CaseLog log) {
+      parts.add(log.bodies());
+    }
+    return CurrentCase.bind(parts);
   }
 
   /** Does something in this thread as part of a case. */

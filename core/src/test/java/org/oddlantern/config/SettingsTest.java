@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -57,6 +58,44 @@ class SettingsTest {
   }
 
   @Test
+  void sayOnceWhatHoldsOfAServiceEverywhere() throws IOException {
+    Settings settings = read("""
+        services: { beeyard: { deadline: 7s, bearer: everywhere, headers: { X-Plot: b } } }
+        environments:
+          local: { services: { beeyard: { url: "http://127.0.0.1:1" } } }
+          staging: { services: { beeyard: { url: "http://127.0.0.1:2", deadline: 9s, basic: { user: wren, password: "" } } } }
+        """);
+    assertEquals(
+        List.of("deadline=7s", "bearer=***", "headers.X-Plot=b", "url=http://127.0.0.1:1"),
+        inForce(settings, "local"));
+    assertEquals(
+        List.of(
+            "headers.X-Plot=b",
+            "url=http://127.0.0.1:2",
+            "deadline=9s",
+            "basic.user=wren",
+            "basic.password=***"),
+        inForce(settings, "staging"));
+    environment(settings, "staging").service("beeyard");
+    assertEquals(
+        file()
+            + ", line 1: no environment has the service 'beeyrad'; there are beeyard (did you mean 'beeyard'?)",
+        problem(
+            () -> read(
+                "services: { beeyrad: { deadline: 1s } }\nenvironments: { a: { services: { beeyard: { url: \"http://h\" } } } }")));
+    assertEquals(
+        file()
+            + ", line 1: the address of the service 'beeyard' depends on the environment; say it there, and here what holds everywhere",
+        problem(() -> read("services: { beeyard: { url: \"http://h\" } }")));
+  }
+
+  private static List<String> inForce(Settings settings, String environment) {
+    return settings.inForce(environment, Map.of()).stream()
+        .map(one -> one.key().replace("services.beeyard.", "") + "=" + one.value())
+        .toList();
+  }
+
+  @Test
   void resolveVariablesOnlyInTheEnvironmentInUse() throws IOException {
     Settings settings = read(GOOD);
     assertEquals("local", environment(settings, "local").name());
@@ -88,7 +127,7 @@ class SettingsTest {
       delimiter = '|',
       quoteCharacter = '`',
       value = {
-        "environment: {} | , line 1: unknown key 'environment' in the settings; did you mean 'environments'? known are use, environments, mask, schemas, history",
+        "environment: {} | , line 1: unknown key 'environment' in the settings; did you mean 'environments'? known are use, services, environments, mask, schemas, history",
         "environments: { local: { services: { b: { ulr: x } } } } | , line 1: unknown key 'ulr' in the service 'b'; did you mean 'url'? known are url, deadline, connect, bodyLimit, redirects, bearer, trust, proxy, caseHeader, basic, keyInHeader, keyInQuery and 5 more",
         "environments: { local: { services: { b: { deadline: 3s } } } } | , line 1: the service 'b' has no address: add url: \"http://...\"",
         "environments: { local: { services: { b: { url: x, deadline: soon } } } } | , line 1: 'deadline' is 'soon'; write it like 3s, 500ms or 1m",

@@ -115,6 +115,7 @@ class EndOfCaseTest {
   void noThreadOfACaseThatWasEndedByItsLimitSendsAnyMore() throws InterruptedException {
     Trial trial = Trial.of(service, List.of("GateTrialTest"));
     assertEquals("errored sendsOnAndOn", trial.outcomes());
+    Thread.sleep(200); // what was under way arrives
     int before = service.received.size();
     Thread.sleep(200);
     assertEquals(before, service.received.size());

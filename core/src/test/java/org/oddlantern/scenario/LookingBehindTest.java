@@ -71,7 +71,7 @@ class LookingBehindTest {
     CaseRecord never = trial.one("neverHeld");
     assertEquals(1, never.exchanges().size());
     assertEquals(
-        List.of("status(200)", "within 120 ms"),
+        List.of("status(200)", "within 300 ms"),
         never.exchanges().get(0).verdicts().stream().map(Verdict::check).toList());
     assertTrue(never
         .exchanges()
@@ -81,7 +81,7 @@ class LookingBehindTest {
         .findings()
         .get(0)
         .got()
-        .matches("[3-9] tries, none held; the last after \\d+ ms"));
+        .matches("\\d+ tries, none held; the last after \\d+ ms"));
     assertEquals(List.of(), trial.one("warnedEarlier").marks());
     assertTrue(trial
         .one("leftUnseen")
@@ -221,7 +221,7 @@ class LookingBehindTest {
 
     @Case
     void neverHeld() {
-      eventually(Duration.ofMillis(120), () -> api.send(Call.get("/status/503")).must(status(200)));
+      eventually(Duration.ofMillis(300), () -> api.send(Call.get("/status/503")).must(status(200)));
     }
 
     @Case

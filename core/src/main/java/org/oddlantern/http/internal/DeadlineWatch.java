@@ -35,7 +35,10 @@ final class DeadlineWatch implements AutoCloseable {
   }
 
   /** Calls an alarm off; it may be over already. */
-  synchronized void callOff(Alarm alarm) {
+  synchronized void callOff(@Nullable Alarm alarm) {
+    if (alarm == null) {
+      return;
+    }
     alarm.off = true;
     if (alarms.peek() == alarm) {
       alarms.remove();

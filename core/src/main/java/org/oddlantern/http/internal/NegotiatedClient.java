@@ -76,7 +76,9 @@ final class NegotiatedClient {
         HttpHost.create(request.uri()), producer, collector, Timeout.of(terms.connect()), null);
     cut.by(() -> future.cancel(true));
     try {
-      return future.get();
+      WireReply reply = future.get();
+      progress.takeRoom(reply.body().length);
+      return reply;
     } catch (ExecutionException e) {
       throw e.getCause() instanceof IOException known ? known : new IOException(e.getCause());
     } catch (CancellationException e) {

@@ -34,6 +34,7 @@ import org.oddlantern.http.WireRequest;
  */
 public final class PooledTransport implements Transport {
 
+  private static final long LOOK_NANOS = 50_000_000;
   private static final int CONNECTIONS_PER_HOST = 2_000;
   private static final int CONNECTIONS = 4_000;
 
@@ -53,10 +54,8 @@ public final class PooledTransport implements Transport {
   public WireReply send(WireRequest request, Terms terms) throws TransportFault {
     Progress progress = new Progress(terms.body());
     Renewed wire = new Renewed(wire(request, terms));
-    DeadlineWatch.Alarm alarm = deadlines.set(terms.deadline().toNanos(), () -> {
-      progress.isOverDue();
-      wire.now.abort();
-    });
+    long waitedBefore = progress.waitedNanos();
+    arm(wire, progress, terms.deadline().toNanos(), waitedBefore);
     try {
       while (true) {
         try {
@@ -70,8 +69,21 @@ public final class PooledTransport implements Transport {
     } catch (IOException | RuntimeException e) {
       throw FaultWords.fault(e, request, terms, progress);
     } finally {
-      deadlines.callOff(alarm);
+      deadlines.callOff(wire.alarm);
     }
+  }
+
+  /** Time spent waiting for memory is given back: it is none of the service. */
+  private void arm(Renewed wire, Progress progress, long nanos, long waitedBefore) {
+    wire.alarm = deadlines.set(nanos, () -> {
+      long waited = progress.waitedNanos();
+      if (progress.isWaiting() || waited > waitedBefore) {
+        arm(wire, progress, Math.max(LOOK_NANOS, waited - waitedBefore), waited);
+      } else {
+        progress.isOverDue();
+        wire.now.abort();
+      }
+    });
   }
 
   private WireReply send(
@@ -172,6 +184,7 @@ public final class PooledTransport implements Transport {
   /** The request of the connection at work, which a deadline may abort from its own thread. */
   private static final class Renewed {
     private volatile HttpUriRequestBase now;
+    private volatile DeadlineWatch.@Nullable Alarm alarm;
 
     Renewed(HttpUriRequestBase first) {
       now = first;

@@ -7,6 +7,8 @@ import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.CurrentCase;
 
 /** How far one exchange has come, for the sentence that says why it ended early. */
 final class Progress {
@@ -14,7 +16,10 @@ final class Progress {
   private static final int CHUNK = 8192;
   private static final int LARGEST_CHUNK = 1 << 20;
 
+  private static final int TAKEN_AT_ONCE = 1 << 22;
+
   private final long limit;
+  private final BodyBudget.@Nullable Hold hold;
   private volatile boolean late;
   private volatile int status;
   private volatile long bytes;
@@ -22,6 +27,28 @@ final class Progress {
   /** Of an exchange whose body may have so many bytes, content encodings undone. */
   Progress(long limit) {
     this.limit = limit;
+    this.hold = CurrentCase.part(BodyBudget.Hold.class).orElse(null);
+  }
+
+  /** How long it has waited for memory, which is no time of the service; and whether it waits now. */
+  long waitedNanos() {
+    return hold == null ? 0 : hold.waitedNanos();
+  }
+
+  boolean isWaiting() {
+    return hold != null && hold.isWaiting();
+  }
+
+  /** Takes room in memory for so many bytes of a body. */
+  void takeRoom(long room) throws IOException {
+    try {
+      if (hold != null) {
+        hold.take(room);
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new InterruptedIOException("it was interrupted while it waited for memory");
+    }
   }
 
   void isOverDue() {
@@ -73,6 +100,7 @@ final class Progress {
 
   /** Most bodies: the length is known and small, so nothing is copied. */
   private byte[] exactly(InputStream stream, int length) throws IOException {
+    takeRoom(length);
     byte[] body = new byte[length];
     int filled = 0;
     for (int read = stream.read(body);
@@ -87,7 +115,12 @@ final class Progress {
   private byte[] growing(InputStream stream) throws IOException {
     Collected collected = collected();
     byte[] chunk = new byte[CHUNK];
+    long room = 0;
     for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
+      if (collected.total + read > room && collected.total >= LARGEST_CHUNK) {
+        takeRoom(TAKEN_AT_ONCE);
+        room = collected.total + TAKEN_AT_ONCE;
+      }
       collected.add(ByteBuffer.wrap(chunk, 0, read));
     }
     return collected.all();
