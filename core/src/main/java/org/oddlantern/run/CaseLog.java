@@ -15,7 +15,6 @@ import org.oddlantern.http.Exchange;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.UnseenStatus;
 import org.oddlantern.http.Verdict;
-import org.oddlantern.http.WireReply;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Settling;
@@ -39,8 +38,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final Workshop workshop;
   private final Consumer<Undo> noted;
   private final BodyBudget.Hold bodies;
-  private final IdentityHashMap<Asked, Entry> entries = new IdentityHashMap<>();
-  private final List<Entry> inOrder = new ArrayList<>();
+  private final IdentityHashMap<Asked, LogEntry> entries = new IdentityHashMap<>();
+  private final List<LogEntry> inOrder = new ArrayList<>();
   private final List<Asked> forgotten = new ArrayList<>();
   private final List<Kept> kept = new ArrayList<>(0);
   private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
@@ -67,19 +66,14 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   /** How many bytes of bodies it holds. */
   synchronized long bodyBytes() {
     return inOrder.stream()
-        .map(entry -> entry.asked instanceof Exchange exchange ? exchange.reply() : null)
+        .map(LogEntry::reply)
         .mapToLong(reply -> reply == null ? 0 : reply.body().length)
         .sum();
   }
 
   /** Lets go of the bodies, where there is no memory to record them. */
   synchronized void dropBodies() {
-    for (int i = 0; i < inOrder.size(); i++) {
-      Entry entry = inOrder.get(i);
-      if (entry.asked instanceof Exchange exchange && exchange.reply() != null) {
-        inOrder.set(i, entry.withoutBody(exchange));
-      }
-    }
+    inOrder.replaceAll(LogEntry::withoutBody);
   }
 
   /** The case runs in this thread; what other threads find out reaches it by this log alone. */
@@ -103,7 +97,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
       late(asked.line() + " was under way when", "");
       return;
     }
-    Entry entry = new Entry(asked);
+    LogEntry entry = new LogEntry(asked);
     entries.put(asked, entry);
     inOrder.add(entry);
   }
@@ -132,7 +126,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     if (isLate() && !failed.isEmpty()) {
       late("a check failed after", "\n" + new NotAsPromised(asked.line(), failed).getMessage());
     }
-    Entry entry = isLate() ? null : entries.get(asked);
+    LogEntry entry = isLate() ? null : entries.get(asked);
     if (entry != null) {
       entry.verdicts.addAll(made);
       verdicts += made.size();
@@ -146,7 +140,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public synchronized boolean owes(Asked asked, Supplier<List<Verdict>> atEnd) {
-    Entry entry = entries.get(asked);
+    LogEntry entry = entries.get(asked);
     if (entry != null) {
       entry.atEnd = atEnd;
     }
@@ -161,7 +155,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   /** Their secrets stay known: what they brought may be echoed later. */
   @Override
   public synchronized void forget(int mark) {
-    List<Entry> earlier = inOrder.subList(mark, inOrder.size());
+    List<LogEntry> earlier = inOrder.subList(mark, inOrder.size());
     earlier.forEach(entry -> entries.remove(entry.asked));
     earlier.stream().limit(MOST_FORGOTTEN).forEach(entry -> forgotten.add(entry.asked));
     while (forgotten.size() > MOST_FORGOTTEN) {
@@ -203,7 +197,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   synchronized List<StepRecord> steps(Recording recording) {
     List<StepRecord> records = new ArrayList<>(0);
     int before = 0;
-    for (Entry entry : inOrder) {
+    for (LogEntry entry : inOrder) {
       if (entry.asked instanceof Step step) {
         records.add(recording.record(step, before));
       } else {
@@ -284,10 +278,10 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     askDue(mark);
     synchronized (this) {
       List<NotAsPromised> failures = new ArrayList<>();
-      for (Entry entry : inOrder.subList(Math.min(mark, inOrder.size()), inOrder.size())) {
+      for (LogEntry entry : inOrder.subList(Math.min(mark, inOrder.size()), inOrder.size())) {
         List<Verdict> failed = entry.due.stream().filter(one -> !one.holds()).toList();
         if (!failed.isEmpty()) {
-          failures.add(new NotAsPromised(title(entry), failed));
+          failures.add(new NotAsPromised(entry.title(), failed));
         }
       }
       return failures.isEmpty() ? Optional.empty() : Optional.of(NotAsPromised.all(failures));
@@ -297,7 +291,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   /** Asked outside the lock, since whoever answers may ask himself, in this thread or another. */
   private void askDue(int from) {
     try (CurrentCase.Binding binding = CurrentCase.adding(new Settling())) {
-      for (Entry entry = owing(from); entry != null; entry = owing(from)) {
+      for (LogEntry entry = owing(from); entry != null; entry = owing(from)) {
         List<Verdict> due = entry.asking.get();
         synchronized (this) {
           entry.due.addAll(due);
@@ -309,8 +303,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   /** Something of which verdicts are due; each is asked once. */
-  private synchronized @Nullable Entry owing(int from) {
-    for (Entry entry : inOrder.subList(Math.min(from, inOrder.size()), inOrder.size())) {
+  private synchronized @Nullable LogEntry owing(int from) {
+    for (LogEntry entry : inOrder.subList(Math.min(from, inOrder.size()), inOrder.size())) {
       if (entry.atEnd != null) {
         entry.asking = entry.atEnd;
         entry.atEnd = null;
@@ -320,12 +314,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     return null;
   }
 
-  private List<String> broken(Entry entry, boolean goneIsFine, boolean passed) {
+  private List<String> broken(LogEntry entry, boolean goneIsFine, boolean passed) {
     List<String> broken = new ArrayList<>();
-    WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
     for (Verdict verdict : entry.due) {
-      if (!verdict.holds() && reply != null && !(goneIsFine && isGone(reply))) {
-        broken.add(title(entry) + ": " + UnseenStatus.words(verdict));
+      if (!verdict.holds() && entry.reply() != null && !(goneIsFine && entry.isGone())) {
+        broken.add(entry.title() + ": " + UnseenStatus.words(verdict));
       }
     }
     if (!entry.elsewhere.isEmpty()) {
@@ -337,18 +330,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     return broken;
   }
 
-  private String told(String how, Entry entry, List<Verdict> failed) {
-    return new NotAsPromised(how + title(entry), failed).message(workshop.masker()::verdict);
-  }
-
-  private static String title(Entry entry) {
-    WireReply reply = entry.asked instanceof Exchange exchange ? exchange.reply() : null;
-    return entry.asked.line() + (reply == null ? "" : ", answered " + reply.statusLine());
-  }
-
-  /** RFC 9110, sections 15.5.5 and 15.5.11. */
-  private static boolean isGone(WireReply reply) {
-    return reply.status() == 404 || reply.status() == 410;
+  private String told(String how, LogEntry entry, List<Verdict> failed) {
+    return new NotAsPromised(how + entry.title(), failed).message(workshop.masker()::verdict);
   }
 
   synchronized boolean checkedSomething() {
@@ -361,7 +344,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   synchronized List<ExchangeRecord> exchanges(Recording recording) {
     List<ExchangeRecord> records = new ArrayList<>(inOrder.size());
-    for (Entry entry : inOrder) {
+    for (LogEntry entry : inOrder) {
       if (entry.asked instanceof Exchange exchange) {
         records.add(recording.record(exchange, entry.verdicts));
       }
@@ -373,7 +356,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   synchronized List<QueryRecord> queries(Recording recording) {
     List<QueryRecord> records = new ArrayList<>();
     int before = 0;
-    for (Entry entry : inOrder) {
+    for (LogEntry entry : inOrder) {
       if (entry.asked instanceof Query query) {
         records.add(recording.record(query, before, entry.verdicts));
       } else if (entry.asked instanceof Exchange) {
@@ -397,35 +380,4 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
    * @param content its bytes
    */
   private record Kept(String name, String contentType, byte[] content) {}
-
-  /** Something asked, and what was asked of its answer. */
-  private static final class Entry {
-    private final Asked asked;
-    private final List<Verdict> verdicts = new ArrayList<>();
-    private final List<Verdict> due = new ArrayList<>(0);
-    private final List<Verdict> failed = new ArrayList<>(0);
-    private final List<Verdict> elsewhere = new ArrayList<>(0);
-    private @Nullable Supplier<List<Verdict>> atEnd;
-    private Supplier<List<Verdict>> asking = List::of;
-
-    Entry(Asked asked) {
-      this.asked = asked;
-    }
-
-    Entry withoutBody(Exchange exchange) {
-      WireReply reply = exchange.reply();
-      Entry other = new Entry(
-          reply == null
-              ? exchange
-              : new Exchange(
-                  exchange.origin(),
-                  exchange.request(),
-                  new WireReply(reply.status(), reply.reason(), reply.headers(), new byte[0]),
-                  exchange.sentAt(),
-                  exchange.took(),
-                  exchange.fault()));
-      other.verdicts.addAll(verdicts);
-      return other;
-    }
-  }
 }

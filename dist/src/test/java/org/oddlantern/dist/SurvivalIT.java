@@ -205,6 +205,64 @@ class SurvivalIT {
     assertTrue(output.out().contains("so no reports could be made"), output.out());
   }
 
+  @Test
+  void eightLanesOfLargeRepliesLiveInASmallHeap() throws Exception {
+    String large = Sources.compile(folder, "LargeTest", """
+        import com.sun.net.httpserver.HttpServer;
+        import java.net.InetSocketAddress;
+        import java.util.concurrent.Executors;
+        import org.oddlantern.http.*;
+        import org.oddlantern.json.JsonPath;
+        import org.oddlantern.suite.*;
+
+        public class LargeTest {
+          private static final Service YARD = yard();
+
+          static Service yard() {
+            try {
+              byte[] body = ("{\\"comb\\":\\"" + "x".repeat(24 << 20) + "\\"}").getBytes();
+              HttpServer server = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 50);
+              server.setExecutor(Executors.newCachedThreadPool(work -> {
+                Thread thread = new Thread(work);
+                thread.setDaemon(true);
+                return thread;
+              }));
+              server.createContext("/", exchange -> {
+                exchange.getResponseHeaders().set("Content-Type", "application/json");
+                boolean known = exchange.getRequestURI().getPath().equals("/known");
+                exchange.sendResponseHeaders(200, known ? body.length : 0);
+                try (var out = exchange.getResponseBody()) {
+                  out.write(body);
+                }
+              });
+              server.start();
+              return Service.at("http://127.0.0.1:" + server.getAddress().getPort()).build();
+            } catch (java.io.IOException e) {
+              throw new IllegalStateException(e);
+            }
+          }
+
+          public record Frame(int number) {}
+
+          @Samples
+          static java.util.List<Frame> frames() {
+            return java.util.stream.IntStream.range(0, 16).mapToObj(Frame::new).toList();
+          }
+
+          @Case("{number}")
+          void frame(Frame frame) {
+            YARD.call().get(frame.number() % 2 == 0 ? "/known" : "/streamed").expect(200)
+                .check(JsonPath.of("$.comb")).isPresent();
+          }
+        }
+        """).toString();
+    Command.Output output = Command.in(folder)
+        .with("ODD_LANTERN_OPTS", "-Xmx256m")
+        .run("run", large, "--lanes", "8", "--case", "LargeTest");
+    assertEquals(0, output.status(), output.out() + output.err());
+    assertTrue(output.out().contains("16 passed"), output.out());
+  }
+
   private Command.Running begun() throws Exception {
     Command.Running running = Command.in(folder).startedBy(listeningToSignals(), "run", classes);
     Instant end = Instant.now().plus(Duration.ofSeconds(60));
