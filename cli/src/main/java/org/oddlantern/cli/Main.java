@@ -6,6 +6,7 @@ import java.io.OutputStreamWriter;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -52,7 +53,9 @@ public final class Main implements Runnable {
     HeadStart head = Commands.runs(arguments) ? HeadStart.begun(arguments) : HeadStart.none();
     int status = 1;
     try {
-      status = commandLine(new Terminal(out, head), err, arguments).execute(arguments);
+      status = commandLine(
+              new Terminal(out, head, List.of(arguments).contains("--debug")), err, arguments)
+          .execute(arguments);
     } catch (OutOfMemoryError e) {
       err.println("odd-lantern: there is not enough memory for this (" + e.getMessage()
           + "); give it more, like ODD_LANTERN_OPTS=-Xmx2g");

@@ -10,8 +10,9 @@ import org.oddlantern.reports.console.Style;
  *
  * @param out the standard output
  * @param head what gets a run ready while the verb is being read
+ * @param debug whether stack traces are wanted
  */
-record Terminal(PrintStream out, HeadStart head) {
+record Terminal(PrintStream out, HeadStart head, boolean debug) {
 
   private static final int USUAL_COLUMNS = 80;
 
@@ -24,6 +25,13 @@ record Terminal(PrintStream out, HeadStart head) {
         terminal ? columns() : 0,
         terminal && !isUtf8(),
         terminal && !"dumb".equals(System.getenv("TERM")) && System.getenv("CI") == null);
+  }
+
+  /** Shows where something went wrong that has been told in a sentence. */
+  void tellCause(Throwable cause) {
+    if (debug) {
+      cause.printStackTrace(out);
+    }
   }
 
   private static int columns() {

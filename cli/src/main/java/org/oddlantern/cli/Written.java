@@ -37,6 +37,7 @@ final class Written {
   /** Says where it is; gives what kept it from being written. */
   Optional<String> told(Terminal terminal) {
     if (problem != null) {
+      terminal.tellCause(problem);
       return Optional.of("the " + name + " could not be written to " + place + ": " + problem);
     }
     String shown =

@@ -83,14 +83,42 @@ public final class Fields implements Shape {
     return findings;
   }
 
-  private static List<Finding> field(Location where, String name, Shape shape, JsonNode object) {
+  private List<Finding> field(Location where, String name, Shape shape, JsonNode object) {
     JsonNode value = object.path(name);
     List<Finding> findings = shape.examine(where, value);
-    if (findings.isEmpty() || !value.isMissingNode()) {
+    if (findings.isEmpty()) {
       return findings;
+    }
+    if (!value.isMissingNode()) {
+      String other = findings.size() == 1 ? swapped(name, object) : "";
+      return other.isEmpty()
+          ? findings
+          : List.of(findings.get(0).hint("'" + name + "' and '" + other + "' have changed places"));
     }
     return List.of(Finding.of(
             where, shape.words(), "nothing: the field is missing from " + Words.contents(object))
         .hint(NearestMatch.hint(name, object.propertyNames())));
+  }
+
+  /** The field that holds what is wanted of this one, while this one holds what is wanted of it. */
+  private String swapped(String name, JsonNode object) {
+    return shapes.keySet().stream()
+        .filter(other -> !other.equals(name)
+            && isTelling(object.path(name))
+            && isTelling(object.path(other))
+            && !holds(other, object.path(other))
+            && holds(name, object.path(other))
+            && holds(other, object.path(name)))
+        .findFirst()
+        .orElse("");
+  }
+
+  private boolean holds(String name, JsonNode value) {
+    Shape shape = shapes.get(name);
+    return shape != null && shape.examine(Location.ROOT, value).isEmpty();
+  }
+
+  private static boolean isTelling(JsonNode value) {
+    return value.isString() || value.isNumber();
   }
 }

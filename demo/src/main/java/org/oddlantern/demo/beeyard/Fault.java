@@ -47,10 +47,14 @@ public enum Fault {
   LONG_TEXT,
   /** An inspection is told a day early. */
   DATE_SHIFTED,
+  /** The season opens an hour late, as it would in another time zone. */
+  HOUR_LATE,
   /** The season opens two hours late. */
   TIME_SHIFTED,
   /** The season tells the same opening with another offset. */
   SAME_MOMENT,
+  /** The season tells its opening in milliseconds since 1970. */
+  EPOCH_MILLIS,
   /** The season tells a large number as a double would. */
   PRECISION_LOST,
   /** The season tells a long fraction as a double would. */
@@ -63,6 +67,10 @@ public enum Fault {
   DEEP_DIFFERENCE,
   /** The season tells what its queens cost. */
   SURPLUS_KEYS,
+  /** The season tells its name as its region, and the other way round. */
+  SWAPPED_FIELDS,
+  /** The list of inspections counts its ids from two. */
+  SHIFTED_IDS,
   /** The list of inspections ends one too early. */
   LAST_ITEM_LOST,
   /** Two inspections have changed places. */
@@ -89,6 +97,10 @@ public enum Fault {
   EMPTY_BODY,
   /** A hive is cut off in the middle. */
   BROKEN_JSON,
+  /** A hive is told as a text that holds JSON. */
+  ENCODED_TWICE,
+  /** The season is sent in ISO-8859-1. */
+  NOT_UTF8,
   /** A hive names its plot twice. */
   DOUBLED_KEY,
   /** A hive is told as it was at the start. */

@@ -28,7 +28,7 @@ record Spoiling(Set<Fault> faults) {
       if (path.matches("/api/hives/\\d+") && context.status().getCode() == 200) {
         spoilHive(fault, context);
       } else if (path.equals("/api/season")) {
-        context.result(SpoiltSeason.told(fault, read(context)).toString());
+        context.result(SpoiltSeason.sent(fault, read(context)));
       } else if (path.equals("/api/inspections")) {
         spoilList(fault, context);
       } else if (path.matches("/api/inspections/\\d+") && fault == Fault.DATE_SHIFTED) {
@@ -49,6 +49,8 @@ record Spoiling(Set<Fault> faults) {
       case EMPTY_BODY -> context.result("");
       case BROKEN_JSON ->
         context.result("{\n  \"id\": 1,\n  \"label\": \"Foxglove\",\n  \"kind\": \"sta");
+      case ENCODED_TWICE ->
+        context.result(MAPPER.writeValueAsString(read(context).toString()));
       case DOUBLED_KEY ->
         context.result(
             "{\"id\": 1, \"plot\": \"north slope\", \"label\": \"Foxglove\", \"plot\": \"orchard\"}");
@@ -90,6 +92,8 @@ record Spoiling(Set<Fault> faults) {
       case BAD_ITEMS ->
         List.of(10, 36, 62).forEach(i -> ((ObjectNode) items.get(i)).put("frames", -1));
       case ALL_ITEMS_BAD -> items.forEach(item -> ((ObjectNode) item).remove("mood"));
+      case SHIFTED_IDS ->
+        items.forEach(item -> ((ObjectNode) item).put("id", item.get("id").intValue() + 1));
       case EMPTY_LIST -> items.removeAll();
       default -> {}
     }

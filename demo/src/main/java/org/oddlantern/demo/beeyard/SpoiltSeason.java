@@ -1,6 +1,8 @@
 package org.oddlantern.demo.beeyard;
 
 import java.math.BigDecimal;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -9,7 +11,14 @@ final class SpoiltSeason {
 
   private SpoiltSeason() {}
 
-  static JsonNode told(Fault fault, JsonNode season) {
+  /** The bytes of the season. */
+  static byte[] sent(Fault fault, JsonNode season) {
+    Charset charset =
+        fault == Fault.NOT_UTF8 ? StandardCharsets.ISO_8859_1 : StandardCharsets.UTF_8;
+    return told(fault, season).toString().getBytes(charset);
+  }
+
+  private static JsonNode told(Fault fault, JsonNode season) {
     ObjectNode told = (ObjectNode) season;
     String notes = told.get("notes").stringValue();
     return switch (fault) {
@@ -18,6 +27,12 @@ final class SpoiltSeason {
       case ESCAPED -> told.put("title", "Wren &amp; Alder");
       case TEXT_CUT -> told.put("notes", notes.substring(0, 40));
       case LONG_TEXT -> told.put("notes", notes.replace("thyme", "rhyme"));
+      case HOUR_LATE -> told.put("opensAt", "2026-03-01T07:00:00Z");
+      case EPOCH_MILLIS -> told.put("opensAt", 1_772_344_800_000L);
+      case SWAPPED_FIELDS -> {
+        String name = told.get("name").stringValue();
+        yield told.put("name", told.get("region").stringValue()).put("region", name);
+      }
       case TIME_SHIFTED -> told.put("opensAt", "2026-03-01T08:00:00Z");
       case SAME_MOMENT -> told.put("opensAt", "2026-03-01T07:00:00+01:00");
       case PRECISION_LOST -> told.put("grains", 9_007_199_254_740_992L);

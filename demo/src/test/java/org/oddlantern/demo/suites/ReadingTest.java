@@ -98,7 +98,9 @@ public class ReadingTest {
     var page = beeyard.send(Call.get("/inspections").query("limit", 4)).must(status(200));
     page.must(
         at("$.items[*].mood", items("calm", "restless", "busy", "swarming").inAnyOrder()),
-        at("$.items[*].id", items(1, 2, 3, 4)));
+        at("$.items[*].id", items(1, 2, 3, 4)),
+        at("$.items[*].mood", distinct()),
+        at("$.items", sortedBy("$.madeOn")));
     List<Inspection> inspections = page.valuesAt("$.items[*]", Inspection.class);
     page.must(holds("four inspections were read", inspections.size() == 4));
   }

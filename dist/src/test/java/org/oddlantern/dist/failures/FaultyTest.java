@@ -131,6 +131,36 @@ public class FaultyTest {
     beeyard.send(Call.get("/inspections/{id}", 5)).must(at("$.madeOn", "2026-03-12"));
   }
 
+  @Case("the season opens at six, wherever one asks")
+  void hourLate() {
+    season().must(at("$.opensAt", "2026-03-01T06:00:00Z"));
+  }
+
+  @Case("the opening is a moment")
+  void epochMillis() {
+    season().must(at("$.opensAt", "2026-03-01T06:00:00Z"));
+  }
+
+  @Case("the season has a name and a region")
+  void swappedFields() {
+    season().must(body(fields().with("name", "Heather").with("region", "F\u00f6hrental")));
+  }
+
+  @Case("the first inspections have the first ids")
+  void shiftedIds() {
+    page().must(at("$.items[*].id", List.of(1, 2, 3, 4, 5, 6, 7, 8, 9, 10)));
+  }
+
+  @Case("a hive is an object")
+  void encodedTwice() {
+    hive().must(at("$.label", "Foxglove"));
+  }
+
+  @Case("the region can be read")
+  void notUtf8() {
+    season().must(at("$.region", "F\u00f6hrental"));
+  }
+
   @Case("the season opens at six")
   void timeShifted() {
     season().must(at("$.opensAt", "2026-03-01T06:00:00Z"));
