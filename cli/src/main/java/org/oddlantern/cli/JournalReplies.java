@@ -55,6 +55,13 @@ final class JournalReplies {
     return counts;
   }
 
+  /** All by which a call can be chosen. */
+  Set<String> names() {
+    Set<String> names = new LinkedHashSet<>(replies.keySet());
+    names.addAll(others.keySet());
+    return names;
+  }
+
   /** Those to a call, by its name, its template or its path; empty if there are none. */
   List<JsonNode> to(String call) {
     return replies.getOrDefault(call, others.getOrDefault(call, List.of()));

@@ -5,8 +5,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -42,7 +44,7 @@ final class SchemaSketchCommand implements Callable<Integer> {
       names = "--replies-to",
       paramLabel = "CALL",
       description =
-          "Of a journal: take the successful replies to this call, like 'GET /api/hives/{id}'.")
+          "Of a journal: take the successful replies to this call, like 'GET /hives/{id}', or of this name.")
   private @Nullable String call;
 
   @Option(names = "--closed", description = "Allow no fields but those in the samples.")
@@ -89,7 +91,7 @@ final class SchemaSketchCommand implements Callable<Integer> {
     Map<String, Integer> replies = new TreeMap<>();
     journals.forEach(
         one -> one.counts().forEach((name, count) -> replies.merge(name, count, Integer::sum)));
-    String hint = call == null ? "" : NearestMatch.hint(call, replies.keySet());
+    String hint = call == null ? "" : nearest(call, journals);
     StringBuilder there = new StringBuilder();
     replies.forEach((name, count) ->
         there.append("\n  ").append(name).append("  (").append(count).append(')'));
@@ -100,6 +102,12 @@ final class SchemaSketchCommand implements Callable<Integer> {
         + (replies.isEmpty()
             ? "; the journal has none at all"
             : "; there are replies to:" + there));
+  }
+
+  private static String nearest(String call, List<JournalReplies> journals) {
+    Set<String> names = new LinkedHashSet<>();
+    journals.forEach(one -> names.addAll(one.names()));
+    return NearestMatch.hint(call, names);
   }
 
   private void print(String schema, int count) {

@@ -1,18 +1,23 @@
 package org.oddlantern.run;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.ObjLongConsumer;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonFault;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.TypeMismatch;
+import org.oddlantern.json.Words;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.JsonNode;
@@ -23,6 +28,11 @@ import tools.jackson.databind.JsonNode;
  * @param file the file
  */
 public record Journal(Path file) {
+
+  private static final Set<String> EVENTS = Arrays.stream(
+          RunEvent.class.getAnnotation(JsonSubTypes.class).value())
+      .map(JsonSubTypes.Type::name)
+      .collect(Collectors.toUnmodifiableSet());
 
   /** The line of the end is short; one that is longer is not it. */
   private static final int LONGEST_END = 1 << 16;
@@ -191,6 +201,17 @@ public record Journal(Path file) {
       throw new IOException(
           "%s is written in format %d; this version of Odd Lantern reads format %d"
               .formatted(file, format, RunEvent.Started.FORMAT));
+    }
+    String event = tree.path("event").asString("");
+    if (!EVENTS.contains(event)) {
+      throw new IOException(
+          "%s, line %d: this is not a line of a journal that this version reads: it %s"
+              .formatted(
+                  file,
+                  number,
+                  event.isEmpty()
+                      ? "does not tell its event"
+                      : "tells of '" + Words.cut(event) + "', which is unknown"));
     }
     try {
       return JsonMapping.ofRecords().read(tree, RunEvent.class);

@@ -147,7 +147,7 @@ class SchemaIT {
       assertEquals(0, run.status(), run.out() + run.err());
     }
     refused(
-        "odd-lantern: choose by --replies-to which call's replies are the samples; there are replies to:\n  GET /api/hives/{id}  (1)\n",
+        "odd-lantern: choose by --replies-to which call's replies are the samples; there are replies to:\n  GET /hives/{id}  (1)\n",
         "schema",
         "sketch",
         "out/journal.jsonl");

@@ -212,7 +212,7 @@ class SurvivalIT {
         import java.net.InetSocketAddress;
         import java.util.concurrent.Executors;
         import org.oddlantern.http.*;
-        import org.oddlantern.json.JsonPath;
+        import org.oddlantern.check.*;
         import org.oddlantern.suite.*;
 
         public class LargeTest {
@@ -236,7 +236,7 @@ class SurvivalIT {
                 }
               });
               server.start();
-              return Service.at("http://127.0.0.1:" + server.getAddress().getPort()).build();
+              return Service.reachedAt("http://127.0.0.1:" + server.getAddress().getPort());
             } catch (java.io.IOException e) {
               throw new IllegalStateException(e);
             }
@@ -251,8 +251,8 @@ class SurvivalIT {
 
           @Case("{number}")
           void frame(Frame frame) {
-            YARD.call().get(frame.number() % 2 == 0 ? "/known" : "/streamed").expect(200)
-                .check(JsonPath.of("$.comb")).isPresent();
+            YARD.send(Call.get(frame.number() % 2 == 0 ? "/known" : "/streamed"))
+                .must(Checks.status(200), Checks.at("$.comb", Shapes.anyText()));
           }
         }
         """).toString();
