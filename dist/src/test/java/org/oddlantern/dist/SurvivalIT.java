@@ -187,7 +187,7 @@ class SurvivalIT {
                 "problem   the case ExitTest#exits told the process to end, with System.exit at ExitTest.java:5; the cases after it did not run"),
         output.out());
     assertTrue(Files.readString(folder.resolve("odd-lantern-out/summary.md"))
-        .contains("ExitTest#exits told"));
+        .contains("told the process to end, with System.exit at ExitTest.java:5"));
   }
 
   @Test
@@ -197,11 +197,7 @@ class SurvivalIT {
     Files.delete(journal);
     signal(running, "TERM");
     Command.Output output = running.ended();
-    assertTrue(
-        output
-            .out()
-            .contains("could not go on: IOException: the file is gone; something has removed it"),
-        output.out());
+    assertTrue(output.out().contains("the file is gone; something has removed it"), output.out());
     assertTrue(output.out().contains("so no reports could be made"), output.out());
   }
 
