@@ -4,6 +4,12 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -204,39 +210,12 @@ class SurvivalIT {
   @Test
   void eightLanesOfLargeRepliesLiveInASmallHeap() throws Exception {
     String large = Sources.compile(folder, "LargeTest", """
-        import com.sun.net.httpserver.HttpServer;
-        import java.net.InetSocketAddress;
-        import java.util.concurrent.Executors;
-        import org.oddlantern.http.*;
         import org.oddlantern.check.*;
+        import org.oddlantern.http.*;
         import org.oddlantern.suite.*;
 
         public class LargeTest {
-          private static final Service YARD = yard();
-
-          static Service yard() {
-            try {
-              byte[] body = ("{\\"comb\\":\\"" + "x".repeat(24 << 20) + "\\"}").getBytes();
-              HttpServer server = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 50);
-              server.setExecutor(Executors.newCachedThreadPool(work -> {
-                Thread thread = new Thread(work);
-                thread.setDaemon(true);
-                return thread;
-              }));
-              server.createContext("/", exchange -> {
-                exchange.getResponseHeaders().set("Content-Type", "application/json");
-                boolean known = exchange.getRequestURI().getPath().equals("/known");
-                exchange.sendResponseHeaders(200, known ? body.length : 0);
-                try (var out = exchange.getResponseBody()) {
-                  out.write(body);
-                }
-              });
-              server.start();
-              return Service.reachedAt("http://127.0.0.1:" + server.getAddress().getPort());
-            } catch (java.io.IOException e) {
-              throw new IllegalStateException(e);
-            }
-          }
+          private final Service yard = Service.reachedAt(System.getenv("YARD"));
 
           public record Frame(int number) {}
 
@@ -247,16 +226,39 @@ class SurvivalIT {
 
           @Case("{number}")
           void frame(Frame frame) {
-            YARD.send(Call.get(frame.number() % 2 == 0 ? "/known" : "/streamed"))
+            yard.send(Call.get(frame.number() % 2 == 0 ? "/known" : "/streamed"))
                 .must(Checks.status(200), Checks.at("$.comb", Shapes.anyText()));
           }
         }
         """).toString();
-    Command.Output output = Command.in(folder)
-        .with("ODD_LANTERN_OPTS", "-Xmx256m")
-        .run("run", large, "--lanes", "8", "--case", "LargeTest");
-    assertEquals(0, output.status(), output.out() + output.err());
-    assertTrue(output.out().contains("16 passed"), output.out());
+    HttpServer yard = largeReplies();
+    try {
+      Command.Output output = Command.in(folder)
+          .with("ODD_LANTERN_OPTS", "-Xmx256m")
+          .with("YARD", "http://127.0.0.1:" + yard.getAddress().getPort())
+          .run("run", large, "--lanes", "8", "--case", "LargeTest");
+      assertEquals(0, output.status(), output.out() + output.err());
+      assertTrue(output.out().contains("16 passed"), output.out());
+    } finally {
+      yard.stop(0);
+    }
+  }
+
+  private static HttpServer largeReplies() throws IOException {
+    byte[] body = ("{\"comb\":\"" + "x".repeat(20 << 20) + "\"}").getBytes(StandardCharsets.UTF_8);
+    HttpServer server =
+        HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 50);
+    server.setExecutor(work -> new Thread(work).start());
+    server.createContext("/", exchange -> {
+      exchange.getResponseHeaders().set("Content-Type", "application/json");
+      boolean known = exchange.getRequestURI().getPath().equals("/known");
+      exchange.sendResponseHeaders(200, known ? body.length : 0);
+      try (OutputStream out = exchange.getResponseBody()) {
+        out.write(body);
+      }
+    });
+    server.start();
+    return server;
   }
 
   private Command.Running begun() throws Exception {

@@ -3,6 +3,7 @@ package org.oddlantern.http.internal;
 import java.util.IdentityHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The memory that large bodies of all cases may take together. Who wants more waits until another case has
@@ -13,7 +14,10 @@ public final class BodyBudget {
   /** Smaller bodies are not worth counting. */
   static final int LARGE = 1 << 18;
 
-  private static final int SHARE = 6;
+  /** A body costs several times its size while it is read as text and JSON and recorded. */
+  private static final int SHARE = 8;
+
+  private static final int PORTION = 1 << 22;
   private static final long LOOK_MILLIS = 50;
 
   /** Who holds room may itself wait for a value of the one that waits for room: nobody waits for ever. */
@@ -23,10 +27,15 @@ public final class BodyBudget {
   private final IdentityHashMap<Hold, Long> held = new IdentityHashMap<>();
   private final IdentityHashMap<Hold, Integer> waiting = new IdentityHashMap<>();
   private long used;
+  private @Nullable Hold exceeding;
 
   /** A budget of so many bytes. */
   public BodyBudget(long limit) {
     this.limit = limit;
+  }
+
+  private long portion() {
+    return Math.max(PORTION, limit / 4);
   }
 
   /** A share of the heap. */
@@ -44,7 +53,7 @@ public final class BodyBudget {
     waiting.merge(hold, 1, Integer::sum);
     try {
       while (used + bytes > limit
-          && isAnotherAtWork(hold)
+          && !mayExceed(hold)
           && System.nanoTime() - begun < PATIENCE_NANOS) {
         wait(LOOK_MILLIS);
       }
@@ -56,11 +65,19 @@ public final class BodyBudget {
     return System.nanoTime() - begun;
   }
 
-  private boolean isAnotherAtWork(Hold hold) {
-    return held.keySet().stream().anyMatch(other -> other != hold && !waiting.containsKey(other));
+  /** Where all that hold something wait, one of them goes on, and stays the only one until it is done. */
+  private boolean mayExceed(Hold hold) {
+    if (exceeding == null
+        && held.keySet().stream().allMatch(other -> other == hold || waiting.containsKey(other))) {
+      exceeding = hold;
+    }
+    return exceeding == hold;
   }
 
   private synchronized void free(Hold hold) {
+    if (exceeding == hold) {
+      exceeding = null;
+    }
     Long bytes = held.remove(hold);
     if (bytes != null) {
       used -= bytes;
@@ -85,6 +102,11 @@ public final class BodyBudget {
           waits = false;
         }
       }
+    }
+
+    /** How much to take at once for a body of unknown length. */
+    long portion() {
+      return BodyBudget.this.portion();
     }
 
     /** How long the case has waited for room, which is no time of the service. */

@@ -16,8 +16,6 @@ final class Progress {
   private static final int CHUNK = 8192;
   private static final int LARGEST_CHUNK = 1 << 20;
 
-  private static final int TAKEN_AT_ONCE = 1 << 22;
-
   private final long limit;
   private final BodyBudget.@Nullable Hold hold;
   private volatile boolean late;
@@ -117,9 +115,9 @@ final class Progress {
     byte[] chunk = new byte[CHUNK];
     long room = 0;
     for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
-      if (collected.total + read > room && collected.total >= LARGEST_CHUNK) {
-        takeRoom(TAKEN_AT_ONCE);
-        room = collected.total + TAKEN_AT_ONCE;
+      if (hold != null && collected.total + read > room && collected.total >= BodyBudget.LARGE) {
+        takeRoom(hold.portion());
+        room = collected.total + hold.portion();
       }
       collected.add(ByteBuffer.wrap(chunk, 0, read));
     }
