@@ -100,6 +100,9 @@ class ArchitectureTest {
         if (PUBLIC_TYPE.matcher(text).find() && !text.contains("/**")) {
           wrong.add(file + " has a public type without javadoc");
         }
+        if (text.contains("%d") && !text.contains("Locale.ROOT")) {
+          wrong.add(file + " writes numbers as the machine's language does");
+        }
         if (text.contains("Exception()") && text.contains("throw new")) {
           wrong.add(file + " throws without a message");
         }

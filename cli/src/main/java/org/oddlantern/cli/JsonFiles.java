@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.Locale;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
 import tools.jackson.databind.JsonNode;
@@ -31,8 +32,13 @@ final class JsonFiles {
     try {
       return JsonMapping.standard().parse(bytes);
     } catch (NotJson e) {
-      throw new Misuse("%s, line %d, column %d: this is not JSON: %s"
-          .formatted(name, e.line(), e.column(), e.getMessage()));
+      throw new Misuse(String.format(
+          Locale.ROOT,
+          "%s, line %d, column %d: this is not JSON: %s",
+          name,
+          e.line(),
+          e.column(),
+          e.getMessage()));
     }
   }
 }

@@ -3,6 +3,7 @@ package org.oddlantern.cli;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.oddlantern.json.NearestMatch;
@@ -42,8 +43,8 @@ final class Strictness implements RunListener {
   /** What the run is to fail on, in sentences; empty if there is nothing. */
   List<String> found() {
     List<String> found = new ArrayList<>();
-    counts.forEach((word, count) ->
-        found.add("%d %s, and --fail-on %s was asked".formatted(count, word, word)));
+    counts.forEach((word, count) -> found.add(
+        String.format(Locale.ROOT, "%d %s, and --fail-on %s was asked", count, word, word)));
     return found;
   }
 

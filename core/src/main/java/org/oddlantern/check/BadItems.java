@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.oddlantern.json.Finding;
@@ -56,8 +57,12 @@ final class BadItems {
       findings.add(Finding.of(
           where,
           "every item as wanted",
-          "%,d more findings of other kinds; %,d of %,d items are bad in all"
-              .formatted(untold, count, size)));
+          String.format(
+              Locale.ROOT,
+              "%,d more findings of other kinds; %,d of %,d items are bad in all",
+              untold,
+              count,
+              size)));
     }
     return findings;
   }
@@ -98,7 +103,7 @@ final class BadItems {
       if (count <= FEW) {
         return members.stream().map(Member::finding).toList();
       }
-      String share = "%,d of %,d items".formatted(count, size);
+      String share = String.format(Locale.ROOT, "%,d of %,d items", count, size);
       String got = sameGot
           ? "in " + share + " " + like.got() + ":\n" + each(", ")
           : share + " are not:\n" + each("\n");
@@ -112,7 +117,9 @@ final class BadItems {
       String told = members.stream()
           .map(one -> one.item.name() + (sameGot ? "" : ": " + one.finding.got()))
           .collect(Collectors.joining(separator));
-      return count > SHOWN ? "%s%sand %,d more".formatted(told, separator, count - SHOWN) : told;
+      return count > SHOWN
+          ? String.format(Locale.ROOT, "%s%sand %,d more", told, separator, count - SHOWN)
+          : told;
     }
   }
 }

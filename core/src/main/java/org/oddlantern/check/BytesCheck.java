@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Locale;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
@@ -40,13 +41,14 @@ record BytesCheck(byte[] wanted) implements Check {
     String size = bytes.length + (bytes.length == 1 ? " byte" : " bytes");
     return from >= to
         ? size
-        : "%s: %s%s%s from byte %d on"
-            .formatted(
-                size,
-                from > 0 ? "... " : "",
-                HexFormat.ofDelimiter(" ").formatHex(bytes, from, to),
-                to < bytes.length ? " ..." : "",
-                from + 1);
+        : String.format(
+            Locale.ROOT,
+            "%s: %s%s%s from byte %d on",
+            size,
+            from > 0 ? "... " : "",
+            HexFormat.ofDelimiter(" ").formatHex(bytes, from, to),
+            to < bytes.length ? " ..." : "",
+            from + 1);
   }
 
   @Override

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Queue;
 import org.oddlantern.json.Equality;
@@ -89,9 +90,11 @@ final class Matching {
     }
     List<Integer> free = openItems();
     if ((long) open.size() * free.size() > MOST_TRIED) {
-      throw new IllegalArgumentException(
-          "%,d shapes and %,d items in any order are too many to be tried; give plain values, or use eachItem"
-              .formatted(open.size(), free.size()));
+      throw new IllegalArgumentException(String.format(
+          Locale.ROOT,
+          "%,d shapes and %,d items in any order are too many to be tried; give plain values, or use eachItem",
+          open.size(),
+          free.size()));
     }
     Map<Integer, List<Integer>> fits = new HashMap<>();
     for (int i : open) {

@@ -2,6 +2,7 @@ package org.oddlantern.check;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
 import org.oddlantern.http.NoReply;
 import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
@@ -85,7 +86,11 @@ final class Tries {
     Finding finding = Finding.of(
         "the tries",
         "one that holds within " + Durations.words(limit),
-        "%d tries, none held; the last after %s".formatted(tries, Durations.words(elapsed())));
+        String.format(
+            Locale.ROOT,
+            "%d tries, none held; the last after %s",
+            tries,
+            Durations.words(elapsed())));
     boolean told = last instanceof NotAsPromised || last instanceof NoReply;
     return told ? finding : finding.hint("the last failure: " + last.getMessage());
   }

@@ -6,6 +6,7 @@ import java.sql.Types;
 import java.time.temporal.Temporal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Decimals;
@@ -43,8 +44,11 @@ record Arguments(List<@Nullable Object> values, List<String> told, List<Secret> 
   void into(PreparedStatement statement) throws SQLException {
     int wanted = statement.getParameterMetaData().getParameterCount();
     if (wanted != values.size()) {
-      throw new DatabaseProblem("the statement has %d question marks, but %d arguments were given"
-          .formatted(wanted, values.size()));
+      throw new DatabaseProblem(String.format(
+          Locale.ROOT,
+          "the statement has %d question marks, but %d arguments were given",
+          wanted,
+          values.size()));
     }
     for (int i = 0; i < values.size(); i++) {
       Object value = values.get(i);

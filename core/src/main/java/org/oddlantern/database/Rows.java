@@ -29,8 +29,8 @@ final class Rows {
       ArrayNode list = JsonNodeFactory.instance.arrayNode();
       while (rows.next()) {
         if (list.size() == MOST) {
-          throw new DatabaseProblem(
-              "the query gives more than %,d rows; ask for fewer".formatted(MOST));
+          throw new DatabaseProblem(String.format(
+              Locale.ROOT, "the query gives more than %,d rows; ask for fewer", MOST));
         }
         ObjectNode row = list.addObject();
         for (int i = 0; i < names.size(); i++) {

@@ -100,7 +100,7 @@ public final class Call {
   }
 
   /**
-   * A GET of an address as it is: one that a reply gave, for instance ({@link Reply#linkAt}).
+   * A GET of an address as it is: one that a reply gave, for instance ({@link Reply#addressIn}).
    *
    * @param address an absolute http or https URL
    * @return the call

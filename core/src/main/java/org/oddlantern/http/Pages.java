@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlantern.internal.Needed;
@@ -36,14 +37,21 @@ public final class Pages implements Iterable<Reply> {
     Optional<Call> call = Optional.of(first);
     while (call.isPresent()) {
       if (replies.size() == most) {
-        throw new IllegalStateException(
-            "%s goes on after %d pages, the limit; the next one would be %s. Allow more, or see why the list does not end"
-                .formatted(first, most, call.get()));
+        throw new IllegalStateException(String.format(
+            Locale.ROOT,
+            "%s goes on after %d pages, the limit; the next one would be %s. Allow more, or see why the list does not end",
+            first,
+            most,
+            call.get()));
       }
       Reply page = service.send(call.get());
       if (!seen.add(page.address())) {
-        throw new IllegalStateException("%s runs in a circle: page %d, %s, was there before"
-            .formatted(first, replies.size() + 1, page.address()));
+        throw new IllegalStateException(String.format(
+            Locale.ROOT,
+            "%s runs in a circle: page %d, %s, was there before",
+            first,
+            replies.size() + 1,
+            page.address()));
       }
       replies.add(page);
       call = page.isError() ? Optional.empty() : next.after(page, call.get());

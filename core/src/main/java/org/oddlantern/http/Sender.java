@@ -123,12 +123,12 @@ final class Sender {
     Exchange exchange = first;
     for (int count = 0; redirects.isRedirect(replyOf(exchange)); count++) {
       if (count == limit) {
-        throw new NoReply(
-            "%s was redirected more than %d times, the last time to %s: the redirects may run in a circle; allow more, or look at them with followingRedirects(0)"
-                .formatted(
-                    first.line(),
-                    limit,
-                    replyOf(exchange).headers().first("Location").orElse("")));
+        throw new NoReply(String.format(
+            Locale.ROOT,
+            "%s was redirected more than %d times, the last time to %s: the redirects may run in a circle; allow more, or look at them with followingRedirects(0)",
+            first.line(),
+            limit,
+            replyOf(exchange).headers().first("Location").orElse("")));
       }
       WireRequest next = redirects.next(exchange.request(), replyOf(exchange));
       if (!surroundings.readOnly().isEmpty() && !SAFE.contains(next.method())) {

@@ -1,5 +1,7 @@
 package org.oddlantern.json;
 
+import java.util.Locale;
+
 /** A JSONPath that cannot be read; the message shows it with a caret where reading stopped. */
 public final class BadPath extends IllegalArgumentException {
 
@@ -22,14 +24,15 @@ public final class BadPath extends IllegalArgumentException {
     int from = path.length() <= LONGEST ? 0 : Math.max(0, at - BEFORE);
     int to = Math.min(path.length(), from + LONGEST);
     String start = from == 0 ? "" : "...";
-    return "the path cannot be read: wanted %s at character %d%n  %s%s%s%n  %s^"
-        .formatted(
-            wanted,
-            path.codePointCount(0, at) + 1,
-            start,
-            shown(path.substring(from, to)),
-            to < path.length() ? "..." : "",
-            " ".repeat(start.length() + path.codePointCount(from, at)));
+    return String.format(
+        Locale.ROOT,
+        "the path cannot be read: wanted %s at character %d%n  %s%s%s%n  %s^",
+        wanted,
+        path.codePointCount(0, at) + 1,
+        start,
+        shown(path.substring(from, to)),
+        to < path.length() ? "..." : "",
+        " ".repeat(start.length() + path.codePointCount(from, at)));
   }
 
   /** Line breaks and other control characters would put the caret under the wrong sign. */

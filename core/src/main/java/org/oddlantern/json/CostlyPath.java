@@ -1,5 +1,7 @@
 package org.oddlantern.json;
 
+import java.util.Locale;
+
 /** A path that would take too long on a document; the message says so and what to do. */
 public final class CostlyPath extends RuntimeException {
 
@@ -12,8 +14,10 @@ public final class CostlyPath extends RuntimeException {
    * @param looks how many values were looked at before it was given up
    */
   public CostlyPath(String path, int looks) {
-    super(
-        "the path %s was given up after looking at %,d values; begin it nearer to what is wanted, or nest fewer '..' and filters"
-            .formatted(Words.cut(path), looks));
+    super(String.format(
+        Locale.ROOT,
+        "the path %s was given up after looking at %,d values; begin it nearer to what is wanted, or nest fewer '..' and filters",
+        Words.cut(path),
+        looks));
   }
 }

@@ -1,6 +1,7 @@
 package org.oddlantern.json;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.oddlantern.json.JsonPath.Found;
 import org.oddlantern.json.internal.Query;
@@ -31,8 +32,13 @@ final class DeadEnd {
     String stopped =
         "the path ends at " + last.where() + ", which is " + Words.contents(last.value());
     if (reached.size() > 1) {
-      stopped = "none of %,d places has %s; the first, %s, is %s"
-          .formatted(reached.size(), segment.text(), last.where(), Words.contents(last.value()));
+      stopped = String.format(
+          Locale.ROOT,
+          "none of %,d places has %s; the first, %s, is %s",
+          reached.size(),
+          segment.text(),
+          last.where(),
+          Words.contents(last.value()));
     }
     if (segment.selectors().get(0) instanceof Selector.Filter && last.value().isContainer()) {
       return new JsonPath.Dead(

@@ -1,5 +1,7 @@
 package org.oddlantern.json;
 
+import java.util.Locale;
+
 /** The part in which two texts differ, between what they share at the beginning and at the end. */
 final class DifferingPart {
 
@@ -47,12 +49,13 @@ final class DifferingPart {
     if (plain) {
       return Math.max(wanted.length(), got.length()) <= SHORT ? "" : part(wanted, got, at);
     }
-    return "at character %d wanted %s, got %s%s"
-        .formatted(
-            count(wanted.substring(0, at)) + 1,
-            Visible.shown(first),
-            Visible.shown(second),
-            isLookAlike(first, second) ? ", which may look alike" : "");
+    return String.format(
+        Locale.ROOT,
+        "at character %d wanted %s, got %s%s",
+        count(wanted.substring(0, at)) + 1,
+        Visible.shown(first),
+        Visible.shown(second),
+        isLookAlike(first, second) ? ", which may look alike" : "");
   }
 
   private static boolean isLookAlike(int first, int second) {
@@ -70,18 +73,19 @@ final class DifferingPart {
     }
     int from = wordStart(wanted, at);
     int after = wordRest(wanted, wanted.length() - end);
-    return "they differ from character %d on: wanted %s, got %s%s"
-        .formatted(
-            count(wanted.substring(0, at)) + 1,
-            cut(wanted, from, wanted.length() - end + after),
-            cut(got, from, got.length() - end + after),
-            lengths(wanted, got));
+    return String.format(
+        Locale.ROOT,
+        "they differ from character %d on: wanted %s, got %s%s",
+        count(wanted.substring(0, at)) + 1,
+        cut(wanted, from, wanted.length() - end + after),
+        cut(got, from, got.length() - end + after),
+        lengths(wanted, got));
   }
 
   private static String lengths(String wanted, String got) {
     return count(wanted) == count(got)
         ? ""
-        : " (%d characters wanted, %d came)".formatted(count(wanted), count(got));
+        : String.format(Locale.ROOT, " (%d characters wanted, %d came)", count(wanted), count(got));
   }
 
   private static String cut(String text, int from, int to) {

@@ -2,6 +2,7 @@ package org.oddlantern.json;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Supplier;
 
 /**
@@ -43,7 +44,8 @@ public final class FindingsUpToCap {
       all.add(Finding.of(
           where,
           "nothing else that differs",
-          "%,d more differences (%,d in all)".formatted(more, more + findings.size())));
+          String.format(
+              Locale.ROOT, "%,d more differences (%,d in all)", more, more + findings.size())));
     }
     return all;
   }

@@ -2,6 +2,7 @@ package org.oddlantern.json;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlantern.internal.CurrentCase;
@@ -147,11 +148,12 @@ public final class JsonPath {
           .filter(place -> new Query(true, rest).one(place, new Search(text, root)) == null)
           .count();
       if (nothing > 0) {
-        return "%,d of %,d places have nothing at %s"
-            .formatted(
-                nothing,
-                places.size(),
-                rest.stream().map(Segment::text).collect(Collectors.joining()));
+        return String.format(
+            Locale.ROOT,
+            "%,d of %,d places have nothing at %s",
+            nothing,
+            places.size(),
+            rest.stream().map(Segment::text).collect(Collectors.joining()));
       }
     }
     return "";

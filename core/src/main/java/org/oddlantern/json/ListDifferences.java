@@ -2,6 +2,7 @@ package org.oddlantern.json;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 
@@ -75,18 +76,26 @@ final class ListDifferences {
     return Finding.of(place(now), there, Words.of(got.get(now)))
         .hint(
             exchanged
-                ? "moved: the items [%d] and [%d] have changed places"
-                    .formatted(Math.min(index, now), Math.max(index, now))
-                : "moved: it is wanted at [%d] and stands at [%d]".formatted(index, now));
+                ? String.format(
+                    Locale.ROOT,
+                    "moved: the items [%d] and [%d] have changed places",
+                    Math.min(index, now),
+                    Math.max(index, now))
+                : String.format(
+                    Locale.ROOT, "moved: it is wanted at [%d] and stands at [%d]", index, now));
   }
 
   private Finding anotherOrder(int index, int count) {
     return Finding.of(
             where,
             "the items in the order wanted",
-            "%,d of %,d items in other places".formatted(count, wanted.size()))
-        .hint("moved: the item%s wanted at [%d] stands at [%d]"
-            .formatted(of(wanted.get(index)), index, alignment.partner(index)))
+            String.format(Locale.ROOT, "%,d of %,d items in other places", count, wanted.size()))
+        .hint(String.format(
+            Locale.ROOT,
+            "moved: the item%s wanted at [%d] stands at [%d]",
+            of(wanted.get(index)),
+            index,
+            alignment.partner(index)))
         .hint(isReversed() ? "the whole list is in reverse order" : ListShift.order(wanted, got))
         .hint("if the order does not matter: items(...).inAnyOrder()");
   }

@@ -1,5 +1,7 @@
 package org.oddlantern.json;
 
+import java.util.Locale;
+
 /**
  * A text that was to be JSON (RFC 8259) and is not: the message tells the reason, {@link #line()} and
  * {@link #column()} the place, both counted from 1, or 0 where no place is known.
@@ -69,7 +71,8 @@ public final class NotJson extends RuntimeException {
     if (line == 0) {
       return String.valueOf(getMessage());
     }
-    return "line %d, column %d: %s%s".formatted(line, column, getMessage(), excerpt(text));
+    return String.format(
+        Locale.ROOT, "line %d, column %d: %s%s", line, column, getMessage(), excerpt(text));
   }
 
   private String excerpt(String text) {

@@ -5,6 +5,7 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.BinaryOperator;
 import java.util.regex.Pattern;
 
@@ -123,8 +124,11 @@ final class TextDifference {
 
   private static String cutOff(String wanted, String got) {
     if (!got.isEmpty() && wanted.startsWith(got)) {
-      return "it is cut off after character %d; %d characters are wanted"
-          .formatted(DifferingPart.count(got), DifferingPart.count(wanted));
+      return String.format(
+          Locale.ROOT,
+          "it is cut off after character %d; %d characters are wanted",
+          DifferingPart.count(got),
+          DifferingPart.count(wanted));
     }
     if (!wanted.isEmpty() && got.startsWith(wanted)) {
       return "it goes on after the text wanted: %s"

@@ -2,6 +2,7 @@ package org.oddlantern.json;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 
 /** Tells whether bytes are UTF-8 (RFC 3629), and of those that are not what they may be instead. */
 final class Utf8 {
@@ -54,8 +55,12 @@ final class Utf8 {
     int bad = firstBad(bytes);
     return bad < 0
         ? ""
-        : "byte %d of the body (0x%02X) is no UTF-8, as JSON must be (RFC 8259, section 8.1); %s"
-            .formatted(bad + 1, bytes[bad] & 0xFF, instead(bytes, bad));
+        : String.format(
+            Locale.ROOT,
+            "byte %d of the body (0x%02X) is no UTF-8, as JSON must be (RFC 8259, section 8.1); %s",
+            bad + 1,
+            bytes[bad] & 0xFF,
+            instead(bytes, bad));
   }
 
   /** The text before the first byte that is no UTF-8; all of it if there is none. */
@@ -92,8 +97,11 @@ final class Utf8 {
       cut &= isRest(bytes[at] & 0xFF);
     }
     if (cut) {
-      return "a letter of %d bytes begins there, and the body ends after %d"
-          .formatted(needed, bytes.length - bad);
+      return String.format(
+          Locale.ROOT,
+          "a letter of %d bytes begins there, and the body ends after %d",
+          needed,
+          bytes.length - bad);
     }
     boolean windows = first >= 0x80 && first <= 0x9F && Charset.isSupported("windows-1252");
     Charset other = windows ? Charset.forName("windows-1252") : StandardCharsets.ISO_8859_1;

@@ -2,6 +2,7 @@ package org.oddlantern.payload;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -148,8 +149,13 @@ public final class Payload implements JsonSource {
       return JsonMapping.standard().parse(text);
     } catch (NotJson e) {
       throw new IllegalArgumentException(
-          "%s is not JSON: line %d, column %d: %s"
-              .formatted(what, e.line(), e.column(), e.getMessage()),
+          String.format(
+              Locale.ROOT,
+              "%s is not JSON: line %d, column %d: %s",
+              what,
+              e.line(),
+              e.column(),
+              e.getMessage()),
           e);
     }
   }

@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.objectweb.asm.AnnotationVisitor;
@@ -179,9 +180,14 @@ final class ClassFile {
       super.visitFieldInsn(opcode, owner, field, descriptor);
       boolean assigned = opcode == Opcodes.PUTFIELD || opcode == Opcodes.PUTSTATIC;
       if (assigned && owner.equals(name) && !isInitialiser()) {
-        warnings.add(
-            "%s assigns the field '%s' in %s (%s:%d); each case has an instance of its own, so return the value instead"
-                .formatted(simpleName(), field, method, source, line()));
+        warnings.add(String.format(
+            Locale.ROOT,
+            "%s assigns the field '%s' in %s (%s:%d); each case has an instance of its own, so return the value instead",
+            simpleName(),
+            field,
+            method,
+            source,
+            line()));
       }
     }
 

@@ -6,6 +6,7 @@ import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -121,8 +122,13 @@ final class MakerLookup {
   private static String ambiguous(Want want, List<Maker> makers) {
     String list = makers.stream().map(Maker::place).collect(Collectors.joining(" and "));
     String kind = makers.stream().allMatch(CaseDefinition.class::isInstance) ? "cases" : "methods";
-    return "it takes %s, and %d %s in one place make one: %s. Give each its own record, or name the class with @MadeBy"
-        .formatted(Words.of(want.type()), makers.size(), kind, list);
+    return String.format(
+        Locale.ROOT,
+        "it takes %s, and %d %s in one place make one: %s. Give each its own record, or name the class with @MadeBy",
+        Words.of(want.type()),
+        makers.size(),
+        kind,
+        list);
   }
 
   private String missing(Maker taker, Want want, Search search) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -170,10 +171,11 @@ public record Selection(
         .flatMap(entry -> NearestMatch.among(entry, candidates).stream())
         .distinct()
         .collect(Collectors.joining(", "));
-    return "no case is called %s%s; there are %d cases, which 'odd-lantern list' shows"
-        .formatted(
-            String.join(" or ", entries),
-            hints.isEmpty() ? "" : " (did you mean " + hints + "?)",
-            count);
+    return String.format(
+        Locale.ROOT,
+        "no case is called %s%s; there are %d cases, which 'odd-lantern list' shows",
+        String.join(" or ", entries),
+        hints.isEmpty() ? "" : " (did you mean " + hints + "?)",
+        count);
   }
 }

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -186,9 +187,13 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   public synchronized void kept(String name, String contentType, byte[] content) {
     int before = kept.stream().mapToInt(one -> one.content.length).sum();
     if (before + (long) content.length > MOST_KEPT) {
-      throw new IllegalArgumentException(
-          "'%s' has %d bytes; a case keeps %d bytes at most, and has kept %d"
-              .formatted(name, content.length, MOST_KEPT, before));
+      throw new IllegalArgumentException(String.format(
+          Locale.ROOT,
+          "'%s' has %d bytes; a case keeps %d bytes at most, and has kept %d",
+          name,
+          content.length,
+          MOST_KEPT,
+          before));
     }
     kept.add(new Kept(name, contentType, content.clone()));
   }

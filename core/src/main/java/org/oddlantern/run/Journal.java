@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.ObjLongConsumer;
@@ -198,20 +199,23 @@ public record Journal(Path file) {
     }
     int format = tree.path("format").asInt(RunEvent.Started.FORMAT);
     if (format != RunEvent.Started.FORMAT) {
-      throw new IOException(
-          "%s is written in format %d; this version of Odd Lantern reads format %d"
-              .formatted(file, format, RunEvent.Started.FORMAT));
+      throw new IOException(String.format(
+          Locale.ROOT,
+          "%s is written in format %d; this version of Odd Lantern reads format %d",
+          file,
+          format,
+          RunEvent.Started.FORMAT));
     }
     String event = tree.path("event").asString("");
     if (!EVENTS.contains(event)) {
-      throw new IOException(
-          "%s, line %d: this is not a line of a journal that this version reads: it %s"
-              .formatted(
-                  file,
-                  number,
-                  event.isEmpty()
-                      ? "does not tell its event"
-                      : "tells of '" + Words.cut(event) + "', which is unknown"));
+      throw new IOException(String.format(
+          Locale.ROOT,
+          "%s, line %d: this is not a line of a journal that this version reads: it %s",
+          file,
+          number,
+          event.isEmpty()
+              ? "does not tell its event"
+              : "tells of '" + Words.cut(event) + "', which is unknown"));
     }
     try {
       return JsonMapping.ofRecords().read(tree, RunEvent.class);

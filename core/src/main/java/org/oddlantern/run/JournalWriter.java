@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -208,7 +209,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   }
 
   private String stored(String where, String ending, byte[] bytes) throws IOException {
-    String name = where + "/" + String.format("%06d", ++bodies) + ending;
+    String name = where + "/" + String.format(Locale.ROOT, "%06d", ++bodies) + ending;
     Path target = folder(file).resolve(name);
     Files.createDirectories(folder(target));
     Files.write(target, bytes);

@@ -1,6 +1,7 @@
 package org.oddlantern.xml;
 
 import java.io.IOException;
+import java.util.Locale;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilder;
 import javax.xml.parsers.DocumentBuilderFactory;
@@ -25,9 +26,12 @@ final class XmlReader {
       builder.setErrorHandler(new Strict());
       return builder.parse(source);
     } catch (SAXParseException e) {
-      throw new NotXml("line %d, column %d: %s"
-          .formatted(
-              e.getLineNumber(), e.getColumnNumber(), reason(String.valueOf(e.getMessage()))));
+      throw new NotXml(String.format(
+          Locale.ROOT,
+          "line %d, column %d: %s",
+          e.getLineNumber(),
+          e.getColumnNumber(),
+          reason(String.valueOf(e.getMessage()))));
     } catch (SAXException | IOException e) {
       throw new NotXml(String.valueOf(e.getMessage()));
     } catch (ParserConfigurationException e) {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -178,12 +179,13 @@ public final class RunData {
         .map(one -> one.suite() + ": " + one.title())
         .collect(Collectors.joining("; "));
     int more = troubles.underWay.size() - MOST_UNDER_WAY;
-    return "the run was cut off after %d of %s"
-            .formatted(
-                cases.stream().filter(one -> one.kind() == RecordKind.CASE).count(),
-                Amounts.of(started.cases(), "case"))
+    return String.format(
+            Locale.ROOT,
+            "the run was cut off after %d of %s",
+            cases.stream().filter(one -> one.kind() == RecordKind.CASE).count(),
+            Amounts.of(started.cases(), "case"))
         + (under.isEmpty() ? "" : "; under way: " + under)
-        + (more > 0 ? " and %d more".formatted(more) : "");
+        + (more > 0 ? String.format(Locale.ROOT, " and %d more", more) : "");
   }
 
   /**

@@ -2,6 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.FindingsUpToCap;
@@ -63,8 +64,12 @@ final class Findings {
     String form = "form " + Names.of(branch.spot().subschema(), nearest);
     List<String> more = new ArrayList<>(reasons);
     if (choice.count() > 1) {
-      more.add("none of the %d forms of %s fits; %s comes closest"
-          .formatted(choice.count(), violation.place(), form));
+      more.add(String.format(
+          Locale.ROOT,
+          "none of the %d forms of %s fits; %s comes closest",
+          choice.count(),
+          violation.place(),
+          form));
     }
     add(branch.inside(), more, findings);
   }

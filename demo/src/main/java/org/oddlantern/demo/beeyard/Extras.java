@@ -6,6 +6,7 @@ import io.javalin.http.Cookie;
 import io.javalin.http.UploadedFile;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
@@ -94,7 +95,8 @@ record Extras(Store store, Access access) {
     access.keeper(context);
     StringBuilder xml = new StringBuilder("<hives>");
     for (Hive hive : store.hives()) {
-      xml.append("<hive id=\"%d\"><kind>%s</kind></hive>".formatted(hive.id(), hive.kind()));
+      xml.append(String.format(
+          Locale.ROOT, "<hive id=\"%d\"><kind>%s</kind></hive>", hive.id(), hive.kind()));
     }
     context.contentType("application/xml").result(xml.append("</hives>").toString());
   }

@@ -5,6 +5,7 @@ import io.javalin.http.Context;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -39,7 +40,12 @@ record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
     if (offset + shown.size() < found.size()) {
       context.header(
           "Link",
-          "<%s?offset=%d&limit=%d>; rel=\"next\"".formatted(context.path(), offset + limit, limit));
+          String.format(
+              Locale.ROOT,
+              "<%s?offset=%d&limit=%d>; rel=\"next\"",
+              context.path(),
+              offset + limit,
+              limit));
     }
     Map<String, Object> body = new LinkedHashMap<>();
     body.put("total", found.size());

@@ -2,6 +2,7 @@ package org.oddlantern.reports.console;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.VerdictGroup;
 import org.oddlantern.json.Finding;
@@ -135,8 +136,12 @@ final class CaseText {
     if (text != null && text.length() <= BODY) {
       line("  %-9s %s".formatted(word, text));
     } else if (text != null) {
-      line("  %-9s %s... (%d characters in all, see the report)"
-          .formatted(word, text.substring(0, SHORT), text.length()));
+      line(String.format(
+          Locale.ROOT,
+          "  %-9s %s... (%d characters in all, see the report)",
+          word,
+          text.substring(0, SHORT),
+          text.length()));
       Surroundings.of(text, verdicts).forEach(part -> line("  %-9s %s".formatted("", part)));
     } else if (!body.parts().isEmpty()) {
       line("  %-9s %s in %s"

@@ -2,6 +2,7 @@ package org.oddlantern.reports.console;
 
 import java.io.PrintStream;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.Timer;
@@ -285,8 +286,11 @@ public final class ConsoleReport implements RunListener {
     out.println(
         style.heading(String.join(", ", parts)) + " in " + Amounts.time(ended.tookMicros()));
     if (takenBack > 0 || ended.leftBehind() > 0) {
-      out.println("%s taken back, %d left behind"
-          .formatted(Amounts.of(takenBack, "thing"), ended.leftBehind()));
+      out.println(String.format(
+          Locale.ROOT,
+          "%s taken back, %d left behind",
+          Amounts.of(takenBack, "thing"),
+          ended.leftBehind()));
     }
     if (ended.stopped()) {
       out.println("the run was stopped; whatever was running or had not run yet is interrupted");

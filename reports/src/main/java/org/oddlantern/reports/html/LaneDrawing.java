@@ -192,12 +192,17 @@ public record LaneDrawing(
       for (int i = 1; i < chain.size(); i++) {
         CaseRecord before = chain.get(i - 1);
         CaseRecord after = chain.get(i);
-        links.add("M%s %d C %s %d %s %d %s %d"
-            .formatted(
-                number(x(end(before))), middle(before.lane()),
-                number(x(end(before)) + 10), middle(before.lane()),
-                number(x(begin(after)) - 10), middle(after.lane()),
-                number(x(begin(after))), middle(after.lane())));
+        links.add(String.format(
+            Locale.ROOT,
+            "M%s %d C %s %d %s %d %s %d",
+            number(x(end(before))),
+            middle(before.lane()),
+            number(x(end(before)) + 10),
+            middle(before.lane()),
+            number(x(begin(after)) - 10),
+            middle(after.lane()),
+            number(x(begin(after))),
+            middle(after.lane())));
       }
       return links;
     }

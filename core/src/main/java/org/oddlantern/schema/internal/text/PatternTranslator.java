@@ -4,6 +4,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -253,7 +254,9 @@ final class PatternTranslator {
   /** A group that took no part in the match is matched by nothing at all. */
   private void refer(int number) {
     out.append(
-        closed.contains(number) ? "(?:\\k<g%d>|(?!\\k<m%d>))".formatted(number, number) : "(?:)");
+        closed.contains(number)
+            ? String.format(Locale.ROOT, "(?:\\k<g%d>|(?!\\k<m%d>))", number, number)
+            : "(?:)");
   }
 
   /** A set of characters by a property of Unicode, written for {@link Pattern}. */

@@ -1,5 +1,6 @@
 package org.oddlantern.schema.internal.text;
 
+import java.util.Locale;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
 import org.jspecify.annotations.Nullable;
@@ -76,10 +77,12 @@ public final class TextPattern {
           .matcher(text.length() < SHORT ? text : new PatientText(text, MOST_LOOKS))
           .find();
     } catch (PatientText.Exhausted | StackOverflowError e) {
-      throw new GivenUp(
-          ("the pattern %s was given up on a text of %,d characters, since it tries too many ways;"
-                  + " write it with fewer nested repetitions")
-              .formatted(Words.cut(source), text.length()));
+      throw new GivenUp(String.format(
+          Locale.ROOT,
+          "the pattern %s was given up on a text of %,d characters, since it tries too many ways;"
+              + " write it with fewer nested repetitions",
+          Words.cut(source),
+          text.length()));
     }
   }
 }
