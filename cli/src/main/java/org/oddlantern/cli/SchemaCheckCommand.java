@@ -84,7 +84,13 @@ final class SchemaCheckCommand implements Callable<Integer> {
     if (!Files.isRegularFile(Path.of(file))) {
       throw new Misuse("there is no schema file " + file);
     }
-    return SchemaReader.standard().file(Path.of(file), pointer);
+    Schema read = SchemaReader.standard().file(Path.of(file), pointer);
+    if (file.endsWith(".json")) {
+      EndlessReference.in(JsonFiles.read(file)).ifPresent(way -> {
+        throw new Misuse("the schema " + file + " refers to itself without end: " + way);
+      });
+    }
+    return read;
   }
 
   private boolean told(Schema read, String file, JsonNode value) {

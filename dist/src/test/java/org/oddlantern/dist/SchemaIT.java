@@ -114,6 +114,31 @@ class SchemaIT {
   }
 
   @Test
+  void aSchemaWithoutEndIsRefused() throws Exception {
+    write("a.json", "{\"x\": 1}");
+    write("self.json", "{\"$ref\": \"#\"}");
+    refused(
+        "odd-lantern: the schema self.json refers to itself without end: # -> #",
+        "schema",
+        "check",
+        "self.json",
+        "a.json");
+    write(
+        "round.json",
+        "{\"$defs\": {\"a\": {\"$ref\": \"#/$defs/b\"}, \"b\": {\"$ref\": \"#/$defs/a\"}}}");
+    refused(
+        "odd-lantern: the schema round.json refers to itself without end: #/$defs/b -> #/$defs/a -> #/$defs/b",
+        "schema",
+        "check",
+        "round.json",
+        "a.json");
+    write(
+        "tree.json",
+        "{\"properties\": {\"x\": {\"type\": \"integer\"}, \"below\": {\"$ref\": \"#\"}}}");
+    assertEquals("fits      a.json\n", run(0, "schema", "check", "tree.json", "a.json"));
+  }
+
+  @Test
   void aSketchFromFilesAndFromAJournal() throws Exception {
     write("a.json", "{\"id\": 1, \"on\": \"2026-05-13\"}");
     write("b.json", "{\"id\": 2, \"on\": null}");
