@@ -50,7 +50,7 @@ class RunIT {
                 trust: certificates/vault.pem
                 clientCertificate: { certificate: certificates/keeper.pem, key: certificates/keeper-key.pem }
             databases:
-              store: { url: "%3$s", user: beeyard, password: fennel }
+              store: { url: "%3$s", user: beeyard, password: fennel-and-dill }
           visitors: { readOnly: true, services: { beeyard: { url: "%1$s" } } }
         """.formatted(
             beeyard.address(), beeyard.vaultAddress(), beeyard.databaseAddress()));

@@ -48,7 +48,7 @@ final class Store implements AutoCloseable {
     JdbcDataSource source = new JdbcDataSource();
     source.setURL("jdbc:h2:mem:" + name + ";DB_CLOSE_ON_EXIT=FALSE");
     source.setUser("beeyard");
-    source.setPassword("fennel");
+    source.setPassword("fennel-and-dill");
     Jdbi jdbi = Jdbi.create(source);
     jdbi.registerRowMapper(ConstructorMapper.factory(Hive.class));
     jdbi.registerRowMapper(ConstructorMapper.factory(Inspection.class));

@@ -22,7 +22,7 @@ class BeeyardTest {
   void itsDatabaseCanBeReadAndHoldsNoPlainPassword() throws SQLException {
     try (Beeyard beeyard = Beeyard.start(0, 0, Set.of());
         Connection connection =
-            DriverManager.getConnection(beeyard.databaseAddress(), "beeyard", "fennel")) {
+            DriverManager.getConnection(beeyard.databaseAddress(), "beeyard", "fennel-and-dill")) {
       assertTrue(Integer.parseInt(read(connection, "select count(*) from inspection")) >= 60);
       String password = read(connection, "select password from keeper where name = 'wren'");
       assertNotEquals("honey-and-thyme", password);
