@@ -39,7 +39,7 @@ public class SignInTest {
   @Case("a wrong password is refused")
   void wrongPassword() {
     beeyard
-        .send(Call.post("/sign-in").json(Map.of("keeper", "wren", "password", "clover")))
+        .send(Call.post("/sign-in").json(Map.of("keeper", "wren", "password", "clover-and-lime")))
         .must(
             status(401),
             contentType("application/problem+json"),
