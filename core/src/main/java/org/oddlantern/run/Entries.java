@@ -98,49 +98,36 @@ final class Entries {
       CaseLog log,
       List<AttemptRecord> earlier,
       Took took) {
-    recorded(log, () -> {
-      tellRecorded(one, lane, attempt, marks, log, earlier, took);
-      return true;
+    tell(log, () -> {
+      log.teach(recording);
+      Masker masker = workshop.masker();
+      ProblemRecord problem = located(masked(attempt.problem()), attempt, one.definition());
+      return new CaseRecord(
+          RecordKind.CASE,
+          masker.id(one.definition().id().toString()),
+          RunNames.suite(one.definition().suite()),
+          one.definition().title(masker::text),
+          one.definition().position().toString(),
+          one.order(),
+          "",
+          lane,
+          attempt.outcome(),
+          marks,
+          took.start(),
+          took.micros(),
+          earlier,
+          log.exchanges(recording),
+          log.queries(recording),
+          one.definition().marks().knownFault(),
+          problem,
+          masker.text(log.printing()),
+          log.steps(recording),
+          log.kept(recording),
+          waitedFor(one),
+          lane == 0 || problem != null && problem.source() != null
+              ? null
+              : source(one.definition()));
     });
-    log.bodies().free();
-  }
-
-  private void tellRecorded(
-      PlannedCase one,
-      int lane,
-      Attempt attempt,
-      List<Mark> marks,
-      CaseLog log,
-      List<AttemptRecord> earlier,
-      Took took) {
-    log.teach(recording);
-    Masker masker = workshop.masker();
-    ProblemRecord problem = located(masked(attempt.problem()), attempt, one.definition());
-    tell(new CaseRecord(
-        RecordKind.CASE,
-        masker.id(one.definition().id().toString()),
-        RunNames.suite(one.definition().suite()),
-        one.definition().title(masker::text),
-        one.definition().position().toString(),
-        one.order(),
-        "",
-        lane,
-        attempt.outcome(),
-        marks,
-        took.start(),
-        took.micros(),
-        earlier,
-        log.exchanges(recording),
-        log.queries(recording),
-        one.definition().marks().knownFault(),
-        problem,
-        masker.text(log.printing()),
-        log.steps(recording),
-        log.kept(recording),
-        waitedFor(one),
-        lane == 0 || problem != null && problem.source() != null
-            ? null
-            : source(one.definition())));
   }
 
   /** The calls of what put something back. */
@@ -159,13 +146,15 @@ final class Entries {
     return recording.record(exchange, List.of());
   }
 
-  private void tell(CaseRecord entry) {
+  private void tell(CaseLog log, Supplier<CaseRecord> recording) {
+    CaseRecord entry = recorded(log, recording);
     if (entry.counts()) {
       synchronized (this) {
         counts.merge(entry.word(), 1, Integer::sum);
       }
     }
     workshop.broadcast().tell(new RunEvent.CaseFinished(entry));
+    log.bodies().free();
   }
 
   /** With the code, where something went wrong in it. */
@@ -246,8 +235,7 @@ final class Entries {
       Attempt made = errored(work.done(lane, limit, body));
       if (made.outcome() != Outcome.INTERRUPTED) {
         Took took = Took.since(start, nanos);
-        tell(recorded(work.log(), () -> record(made, lane.number(), took)));
-        work.log().bodies().free();
+        tell(work.log(), () -> record(made, lane.number(), took));
       }
       return made;
     }
