@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
+import org.oddlantern.json.ChangedPlaces;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
@@ -26,10 +27,12 @@ public final class Fields implements Shape {
 
   private final Map<String, Shape> shapes;
   private final boolean closed;
+  private final ChangedPlaces changedPlaces;
 
   Fields(Map<String, Shape> shapes, boolean closed) {
     this.shapes = shapes;
     this.closed = closed;
+    this.changedPlaces = new ChangedPlaces(shapes.keySet(), this::fits);
   }
 
   /**
@@ -90,35 +93,17 @@ public final class Fields implements Shape {
       return findings;
     }
     if (!value.isMissingNode()) {
-      String other = findings.size() == 1 ? swapped(name, object) : "";
-      return other.isEmpty()
-          ? findings
-          : List.of(findings.get(0).hint("'" + name + "' and '" + other + "' have changed places"));
+      return findings.size() == 1
+          ? List.of(findings.get(0).hint(changedPlaces.hint(name, object)))
+          : findings;
     }
     return List.of(Finding.of(
             where, shape.words(), "nothing: the field is missing from " + Words.contents(object))
         .hint(NearestMatch.hint(name, object.propertyNames())));
   }
 
-  /** The field that holds what is wanted of this one, while this one holds what is wanted of it. */
-  private String swapped(String name, JsonNode object) {
-    return shapes.keySet().stream()
-        .filter(other -> !other.equals(name)
-            && isTelling(object.path(name))
-            && isTelling(object.path(other))
-            && !holds(other, object.path(other))
-            && holds(name, object.path(other))
-            && holds(other, object.path(name)))
-        .findFirst()
-        .orElse("");
-  }
-
-  private boolean holds(String name, JsonNode value) {
+  private boolean fits(String name, JsonNode value) {
     Shape shape = shapes.get(name);
     return shape != null && shape.examine(Location.ROOT, value).isEmpty();
-  }
-
-  private static boolean isTelling(JsonNode value) {
-    return value.isString() || value.isNumber();
   }
 }

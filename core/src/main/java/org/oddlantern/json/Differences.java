@@ -42,18 +42,19 @@ final class Differences {
   }
 
   private void compareObjects(Location where, JsonNode wanted, JsonNode got) {
+    ChangedPlaces changedPlaces = new ChangedPlaces(
+        wanted.propertyNames(), (name, value) -> Equality.same(wanted.path(name), value));
     for (Map.Entry<String, JsonNode> member : wanted.properties()) {
       Location place = where.child(member.getKey());
       JsonNode found = got.get(member.getKey());
       if (found == null && !Embedded.allowsNothing(member.getValue())) {
         add(() -> missing(place, member, wanted, got));
       } else if (found != null) {
-        String swapped = swapped(member.getKey(), wanted, got);
+        String swapped = changedPlaces.hint(member.getKey(), got);
         if (swapped.isEmpty()) {
           compare(place, member.getValue(), found);
         } else {
-          add(() -> ScalarDifference.finding(place, member.getValue(), found)
-              .hint("'" + member.getKey() + "' and '" + swapped + "' have changed places"));
+          add(() -> ScalarDifference.finding(place, member.getValue(), found).hint(swapped));
         }
       }
     }
@@ -64,30 +65,6 @@ final class Differences {
         }
       }
     }
-  }
-
-  /** The field that holds what is wanted of this one, while this one holds what is wanted of it. */
-  private static String swapped(String name, JsonNode wanted, JsonNode got) {
-    JsonNode mine = wanted.get(name);
-    JsonNode there = got.get(name);
-    if (!isTelling(mine) || !isTelling(there) || Equality.same(mine, there)) {
-      return "";
-    }
-    for (Map.Entry<String, JsonNode> other : wanted.properties()) {
-      JsonNode others = got.get(other.getKey());
-      if (others != null
-          && isTelling(other.getValue())
-          && Equality.same(mine, others)
-          && Equality.same(other.getValue(), there)) {
-        return other.getKey();
-      }
-    }
-    return "";
-  }
-
-  /** True and false change places too often to tell anything. */
-  private static boolean isTelling(JsonNode value) {
-    return value.isString() || value.isNumber();
   }
 
   private static Finding missing(
