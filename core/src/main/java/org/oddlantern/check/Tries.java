@@ -15,7 +15,7 @@ import org.oddlantern.json.Finding;
 
 /**
  * Tries a piece of a case until it holds or the time is over, with pauses that grow. Only the last try
- * counts: what the others asked is not recorded.
+ * counts, or the one before it if the limit cut the last one off; what the others asked is not recorded.
  */
 final class Tries {
 
@@ -39,23 +39,36 @@ final class Tries {
   }
 
   <T, X extends Exception> T until(Piece<T, X> piece) throws X {
+    int before = recorder.mark();
+    AssertionError earlier = null;
     while (true) {
       int mark = recorder.mark();
       Duration begun = elapsed();
       try {
         T value = tried(piece, mark);
+        recorder.forget(before, mark);
         recorder.judgedLast(new Verdict(words() + ": held at try " + tries, false, List.of()));
         return value;
       } catch (AssertionError | NoReply e) {
         Duration took = elapsed().minus(begun);
         longest = took.compareTo(longest) > 0 ? took : longest;
+        if (earlier != null && e instanceof NoReply && end.isOver()) {
+          recorder.forget(mark, recorder.mark());
+          end(earlier);
+          throw earlier;
+        }
+        recorder.forget(before, mark);
         if (!paused()) {
-          recorder.judgedLast(new Verdict(words(), false, List.of(finding(e))));
+          end(e);
           throw e;
         }
-        recorder.forget(mark);
+        earlier = e instanceof AssertionError failure ? failure : null;
       }
     }
+  }
+
+  private void end(Throwable last) {
+    recorder.judgedLast(new Verdict(words(), false, List.of(finding(last))));
   }
 
   /** A failure ends the try, also where failures are gathered; so does what is due at the end of a case. */

@@ -24,6 +24,15 @@ public record TimeLeft(long end) {
   }
 
   /**
+   * Whether nothing is left.
+   *
+   * @return true from the end on
+   */
+  public boolean isOver() {
+    return System.nanoTime() - end >= 0;
+  }
+
+  /**
    * A limit cut to what is left.
    *
    * @param limit a limit

@@ -155,8 +155,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   /** Their secrets stay known: what they brought may be echoed later. */
   @Override
-  public synchronized void forget(int mark) {
-    List<LogEntry> earlier = inOrder.subList(mark, inOrder.size());
+  public synchronized void forget(int from, int to) {
+    List<LogEntry> earlier = inOrder.subList(from, to);
     earlier.forEach(entry -> entries.remove(entry.asked));
     earlier.stream().limit(MOST_FORGOTTEN).forEach(entry -> forgotten.add(entry.asked));
     while (forgotten.size() > MOST_FORGOTTEN) {

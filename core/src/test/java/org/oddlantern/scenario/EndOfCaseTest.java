@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
-import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -13,8 +12,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.oddlantern.config.Environment;
@@ -34,17 +32,8 @@ import org.oddlantern.testing.TestService;
 @Timeout(60)
 class EndOfCaseTest {
 
-  private TestService service;
-
-  @BeforeEach
-  void start() throws IOException {
-    service = new TestService();
-  }
-
-  @AfterEach
-  void stop() {
-    service.close();
-  }
+  @AutoClose
+  private final TestService service = new TestService();
 
   @Test
   void aStandingCheckIsAskedWithinLimitAndLaneWhateverItDoes() {
@@ -126,7 +115,11 @@ class EndOfCaseTest {
   void aCallOfATryWaitsNoLongerThanWhatIsLeft() {
     long start = System.nanoTime();
     Trial trial = Trial.of(service, List.of("LeftTrialTest"));
-    assertEquals("errored waits, passed comesToIt", trial.outcomes());
+    assertEquals("errored waits, failed hangsAtLast, passed comesToIt", trial.outcomes());
+    CaseRecord hangs = trial.one("hangsAtLast");
+    assertEquals(1, hangs.exchanges().size(), "the try that the limit cut off says nothing");
+    assertTrue(hangs.exchanges().get(0).url().endsWith("/a"), hangs.exchanges().toString());
+    assertTrue(message(trial, "hangsAtLast").contains("wanted  \"/b\""));
     assertTrue(System.nanoTime() - start < Duration.ofSeconds(5).toNanos());
   }
 
@@ -450,6 +443,15 @@ class EndOfCaseTest {
     @Case
     void waits() {
       eventually(Duration.ofMillis(400), () -> api.send(Call.get("/slow/20000")).must(status(200)));
+    }
+
+    @Case
+    void hangsAtLast() {
+      AtomicInteger tries = new AtomicInteger();
+      eventually(
+          Duration.ofSeconds(1),
+          () -> api.send(Call.get(tries.incrementAndGet() < 3 ? "/a" : "/slow/20000"))
+              .must(at("$.path", "/b")));
     }
 
     @Case

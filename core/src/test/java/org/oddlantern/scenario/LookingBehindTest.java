@@ -14,8 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.function.Executable;
 import org.junit.jupiter.api.io.TempDir;
@@ -45,17 +44,8 @@ class LookingBehindTest {
   @TempDir
   Path folder;
 
-  private TestService service;
-
-  @BeforeEach
-  void start() throws IOException {
-    service = new TestService();
-  }
-
-  @AfterEach
-  void stop() {
-    service.close();
-  }
+  @AutoClose
+  private final TestService service = new TestService();
 
   @Test
   void ofSeveralTriesOnlyTheLastIsRecordedAndCounts() throws IOException {

@@ -21,8 +21,7 @@ import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicReference;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.config.Environment;
@@ -49,17 +48,8 @@ class RunTest {
   @TempDir
   Path folder;
 
-  private TestService service;
-
-  @BeforeEach
-  void start() throws IOException {
-    service = new TestService();
-  }
-
-  @AfterEach
-  void stop() {
-    service.close();
-  }
+  @AutoClose
+  private final TestService service = new TestService();
 
   @Test
   void handsValuesOnAndTakesBackWhatIsUsedNoMore() {

@@ -5,13 +5,11 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
-import java.io.IOException;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.config.Environment;
 import org.oddlantern.http.Call;
@@ -35,17 +33,8 @@ import org.oddlantern.testing.TestService;
 /** One case over many samples: rule 18, and what is told of samples that cannot be used. */
 class SamplesTest {
 
-  private TestService service;
-
-  @BeforeEach
-  void start() throws IOException {
-    service = new TestService();
-  }
-
-  @AfterEach
-  void stop() {
-    service.close();
-  }
+  @AutoClose
+  private final TestService service = new TestService();
 
   @Test
   void eachSampleIsACaseOfItsOwnAndHandsOnToItsOwnTakers() {

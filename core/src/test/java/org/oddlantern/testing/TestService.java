@@ -3,6 +3,7 @@ package org.oddlantern.testing;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
@@ -28,8 +29,8 @@ public final class TestService implements AutoCloseable {
   private final HttpServer server;
   private final AtomicInteger things = new AtomicInteger();
 
-  public TestService() throws IOException {
-    server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+  public TestService() {
+    server = listening();
     server.createContext("/", this::handle);
     server.setExecutor(Executors.newCachedThreadPool(task -> {
       Thread thread = new Thread(task, "service");
@@ -37,6 +38,14 @@ public final class TestService implements AutoCloseable {
       return thread;
     }));
     server.start();
+  }
+
+  private static HttpServer listening() {
+    try {
+      return HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   public String address() {

@@ -38,8 +38,8 @@ public interface CaseRecorder {
     return 0;
   }
 
-  /** What was recorded since the mark does not count: it was an earlier of several tries. */
-  default void forget(int mark) {}
+  /** What was recorded from one mark to another does not count: it was one of several tries. */
+  default void forget(int from, int to) {}
 
   /**
    * Asks for what is due of everything recorded since the mark.
