@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.function.Supplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
@@ -45,15 +46,40 @@ class HostileSchemaTest {
   }
 
   @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '`',
+      value = {
+        "{'$ref':'#'} | # -> ",
+        "{'allOf':[{'$ref':'#'}]} | # -> ",
+        "{'anyOf':[{'type':'string'},{'$ref':'#'}]} | # -> ",
+        "{'properties':{'a':{'not':{'$ref':'#/properties/a'}}}} | #/properties/a -> ",
+        "{'$ref':'#/$defs/a','$defs':{'a':{'if':{'$ref':'#/$defs/b'}},'b':{'$ref':'#/$defs/a'}}}"
+            + " | #/$defs/a -> "
+      })
+  void aSchemaThatRefersToItselfWithoutEndIsRefused(String schema, String round) {
+    SchemaProblem problem =
+        assertThrows(SchemaProblem.class, () -> Schema.text(schema.replace('\'', '"')));
+    assertTrue(
+        problem.getMessage().contains("it refers to itself without end: ")
+            && problem.getMessage().contains(round),
+        problem.getMessage());
+  }
+
+  @ParameterizedTest
   @ValueSource(
       strings = {
-        "{\"$ref\":\"#\"}",
-        "{\"allOf\":[{\"$ref\":\"#\"}]}",
-        "{\"anyOf\":[{\"type\":\"string\"},{\"$ref\":\"#\"}]}",
-        "{\"$dynamicAnchor\":\"a\",\"not\":{\"$dynamicRef\":\"#a\"}}"
+        "{'properties':{'a':{'$ref':'#'}},'items':{'$ref':'#'}}",
+        "{'$defs':{'a':{'allOf':[{'$ref':'#/$defs/b'},{'$ref':'#/$defs/b'}]},'b':{}},'$ref':'#/$defs/a'}",
+        "{'$defs':{'unused':{'$ref':'#/$defs/unused'}}}"
       })
-  void aSchemaThatRefersToItselfWithoutEndIsUndecided(String schema) {
-    Schema endless = Schema.text(schema);
+  void aSchemaThatGoesIntoTheValueIsRead(String schema) {
+    assertTrue(Schema.text(schema.replace('\'', '"')).accepts(json("{\"a\":[{}]}")));
+  }
+
+  @Test
+  void aDynamicReferenceThatNeverEndsIsUndecided() {
+    Schema endless = Schema.text("{\"$dynamicAnchor\":\"a\",\"not\":{\"$dynamicRef\":\"#a\"}}");
     List<Finding> findings = soon(() -> endless.differences(Location.ROOT, json("1")));
     assertEquals("undecided", findings.get(0).got());
     assertTrue(findings.get(0).hints().get(0).contains("without coming to an end"));

@@ -118,19 +118,10 @@ class SchemaIT {
     write("a.json", "{\"x\": 1}");
     write("self.json", "{\"$ref\": \"#\"}");
     refused(
-        "odd-lantern: the schema self.json refers to itself without end: # -> #",
+        "odd-lantern: the schema cannot be used: at self.json#: it refers to itself without end: self.json# -> self.json#",
         "schema",
         "check",
         "self.json",
-        "a.json");
-    write(
-        "round.json",
-        "{\"$defs\": {\"a\": {\"$ref\": \"#/$defs/b\"}, \"b\": {\"$ref\": \"#/$defs/a\"}}}");
-    refused(
-        "odd-lantern: the schema round.json refers to itself without end: #/$defs/b -> #/$defs/a -> #/$defs/b",
-        "schema",
-        "check",
-        "round.json",
         "a.json");
     write(
         "tree.json",

@@ -20,6 +20,11 @@ final class Choices {
     }
 
     @Override
+    List<Rule> alwaysAsked() {
+      return List.of(rules);
+    }
+
+    @Override
     boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
       for (Rule rule : rules) {
         if (!rule.holds(value, run, covered)) {
@@ -51,6 +56,11 @@ final class Choices {
       super(name, Kind.ALL);
       this.rules = rules.toArray(Rule[]::new);
       this.onlyOne = name.equals("oneOf");
+    }
+
+    @Override
+    List<Rule> alwaysAsked() {
+      return List.of(rules);
     }
 
     @Override
@@ -167,6 +177,11 @@ final class Choices {
     }
 
     @Override
+    List<Rule> alwaysAsked() {
+      return List.of(rule);
+    }
+
+    @Override
     boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
       return !rule.holds(value, run, null);
     }
@@ -188,6 +203,11 @@ final class Choices {
       this.condition = condition;
       this.then = then;
       this.otherwise = otherwise;
+    }
+
+    @Override
+    List<Rule> alwaysAsked() {
+      return List.of(condition);
     }
 
     @Override

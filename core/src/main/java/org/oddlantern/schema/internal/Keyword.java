@@ -47,6 +47,11 @@ abstract class Keyword {
    */
   abstract boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered);
 
+  /** The schemas that it asks about the very same value, whatever the value is. */
+  List<Rule> alwaysAsked() {
+    return List.of();
+  }
+
   /** Adds what does not hold; a keyword that looks into other schemas adds what they found. */
   void explain(Spot spot, Evaluation run, @Nullable Covered covered, List<Violation> out) {
     if (!holds(spot.value(), run, covered)) {

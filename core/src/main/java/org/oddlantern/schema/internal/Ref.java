@@ -32,6 +32,11 @@ final class Ref extends Keyword {
   }
 
   @Override
+  List<Rule> alwaysAsked() {
+    return dynamic == null ? List.of(target) : List.of();
+  }
+
+  @Override
   boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
     return target(run).holds(value, run, covered);
   }

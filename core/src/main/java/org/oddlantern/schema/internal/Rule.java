@@ -55,6 +55,15 @@ final class Rule {
     return site;
   }
 
+  /** The schemas that it asks about the very same value, whatever the value is. */
+  List<Rule> alwaysAsked() {
+    return Arrays.stream(byKind)
+        .flatMap(Arrays::stream)
+        .flatMap(keyword -> keyword.alwaysAsked().stream())
+        .distinct()
+        .toList();
+  }
+
   /** Whether it is the schema {@code false}. */
   boolean takesNone() {
     return byKind[0].length == 1 && byKind[0][0] instanceof Never;

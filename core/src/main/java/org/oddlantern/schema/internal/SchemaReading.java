@@ -32,7 +32,14 @@ final class SchemaReading {
   /** Reads the schema at a place of a document. */
   Rule read(Document document, String pointer) {
     Resource root = add(document, Dialect.of(rules.assumed()));
-    return ruleAt(document, root, pointer, document.name() + "#");
+    Rule rule = ruleAt(document, root, pointer, document.name() + "#");
+    EndlessLoop endless = new EndlessLoop();
+    resources.values().stream()
+        .map(Resource::document)
+        .distinct()
+        .flatMap(each -> each.rules().values().stream())
+        .forEach(endless::refuse);
+    return rule;
   }
 
   /** Makes a document and all that is named in it known. */
