@@ -1,6 +1,7 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import java.util.stream.Collectors;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Cookie;
 import org.oddlantern.http.Evidence;
@@ -8,7 +9,6 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.node.MissingNode;
 
@@ -18,23 +18,21 @@ record CookieCheck(String words, String name, Shape shape) implements Check {
   @Override
   public List<Finding> examine(Evidence evidence) {
     List<Cookie> cookies = evidence.cookies();
-    List<Cookie> named =
-        cookies.stream().filter(cookie -> cookie.name().equals(name)).toList();
-    if (named.isEmpty()) {
+    List<String> values = cookies.stream()
+        .filter(cookie -> cookie.name().equals(name))
+        .map(Cookie::value)
+        .toList();
+    if (values.isEmpty()) {
       return shape.examine(Location.ROOT, MissingNode.getInstance()).isEmpty()
           ? List.of()
           : List.of(nothing(cookies.stream().map(Cookie::name).toList()));
     }
-    boolean holds = shape instanceof NotShape
-        ? named.stream().allMatch(this::fits)
-        : named.stream().anyMatch(this::fits);
-    return holds
+    return new RepeatedTexts(values).have(shape)
         ? List.of()
-        : List.of(Finding.of(place(), shape.words(), Words.quoted(named.get(0).value())));
-  }
-
-  private boolean fits(Cookie cookie) {
-    return shape.examine(Location.ROOT, UntypedText.of(cookie.value())).isEmpty();
+        : List.of(Finding.of(
+            place(),
+            shape.words(),
+            values.stream().map(Words::quoted).collect(Collectors.joining(" and "))));
   }
 
   @Override

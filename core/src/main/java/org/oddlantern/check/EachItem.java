@@ -56,6 +56,11 @@ public final class EachItem implements ComposedShape {
   }
 
   @Override
+  public boolean asksAboutLists() {
+    return true;
+  }
+
+  @Override
   public List<Finding> differences(Location where, JsonNode there) {
     JsonNode value = UntypedText.asList(there);
     if (!value.isArray()) {

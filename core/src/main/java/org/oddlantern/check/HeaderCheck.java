@@ -8,7 +8,6 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.StringNode;
@@ -22,18 +21,10 @@ record HeaderCheck(String words, String name, Shape shape) implements Check {
     return holds(values) ? List.of() : List.of(finding(evidence, values));
   }
 
-  /** A negation speaks of every value: that one of them is another thing would say nothing. */
   private boolean holds(List<String> values) {
-    if (values.isEmpty()) {
-      return shape.examine(Location.ROOT, MissingNode.getInstance()).isEmpty();
-    }
-    return shape instanceof NotShape
-        ? values.stream().allMatch(this::fits)
-        : values.stream().anyMatch(this::fits);
-  }
-
-  private boolean fits(String value) {
-    return shape.examine(Location.ROOT, UntypedText.of(value)).isEmpty();
+    return values.isEmpty()
+        ? shape.examine(Location.ROOT, MissingNode.getInstance()).isEmpty()
+        : new RepeatedTexts(values).have(shape);
   }
 
   private Finding finding(Evidence evidence, List<String> values) {

@@ -50,6 +50,11 @@ public final class Items implements ComposedShape {
   }
 
   @Override
+  public boolean asksAboutLists() {
+    return true;
+  }
+
+  @Override
   public List<Finding> differences(Location where, JsonNode there) {
     JsonNode value = UntypedText.asList(there);
     return value.isArray()

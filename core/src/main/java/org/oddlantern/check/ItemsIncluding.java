@@ -22,6 +22,11 @@ record ItemsIncluding(List<Shape> wanted) implements ComposedShape {
   }
 
   @Override
+  public boolean asksAboutLists() {
+    return true;
+  }
+
+  @Override
   public List<Finding> differences(Location where, JsonNode there) {
     JsonNode value = UntypedText.asList(there);
     if (!value.isArray()) {

@@ -3,7 +3,10 @@ package org.oddlantern.check;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -11,7 +14,7 @@ import java.util.Queue;
 import org.oddlantern.json.Equality;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedTexts;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.WantedValue;
 import tools.jackson.databind.JsonNode;
 
@@ -24,9 +27,12 @@ final class Matching {
 
   private static final int NONE = -1;
   private static final long MOST_TRIED = 4_000_000;
+  private static final Deque<Integer> NOWHERE = new ArrayDeque<>(0);
 
   private final List<Shape> shapes;
   private final JsonNode items;
+  private final boolean untyped;
+  private final Map<Long, Deque<Integer>> places = new HashMap<>();
   private final int[] itemOf;
   private final int[] shapeOf;
 
@@ -37,6 +43,10 @@ final class Matching {
     this.shapeOf = new int[items.size()];
     Arrays.fill(itemOf, NONE);
     Arrays.fill(shapeOf, NONE);
+    this.untyped = UntypedText.isIn(items);
+    for (int j = 0; j < items.size(); j++) {
+      places.computeIfAbsent(print(items.get(j)), key -> new ArrayDeque<>(1)).add(j);
+    }
   }
 
   static Matching of(List<Shape> shapes, JsonNode items) {
@@ -55,21 +65,13 @@ final class Matching {
   }
 
   private void matchValues() {
-    if (items instanceof UntypedTexts) {
+    if (untyped) {
       return; // what they are equal to depends on who asks
-    }
-    Map<Long, Queue<Integer>> places = new HashMap<>();
-    for (int j = 0; j < items.size(); j++) {
-      places
-          .computeIfAbsent(Equality.fingerprint(items.get(j)), key -> new ArrayDeque<>(1))
-          .add(j);
     }
     for (int i = 0; i < shapes.size(); i++) {
       if (shapes.get(i) instanceof WantedValue value && value.isPlain()) {
-        Queue<Integer> candidates = places.get(Equality.fingerprint(value.tree()));
-        if (candidates != null
-            && !candidates.isEmpty()
-            && Equality.same(value.tree(), items.get(candidates.element()))) {
+        Deque<Integer> candidates = alike(value);
+        if (!candidates.isEmpty() && Equality.same(value.tree(), items.get(candidates.element()))) {
           int item = candidates.remove();
           itemOf[i] = item;
           shapeOf[item] = i;
@@ -79,34 +81,43 @@ final class Matching {
   }
 
   private void matchShapes() {
-    List<Integer> open = new ArrayList<>();
+    List<Integer> free = openItems();
+    Map<Integer, Collection<Integer>> candidates = new LinkedHashMap<>();
+    long tried = 0;
     for (int i : openShapes()) {
-      boolean settled = shapes.get(i) instanceof WantedValue value
-          && value.isPlain()
-          && !(items instanceof UntypedTexts);
-      if (!settled) {
-        open.add(i);
+      boolean plain = shapes.get(i) instanceof WantedValue value && value.isPlain();
+      if (!plain) {
+        candidates.put(i, free);
+        tried += free.size();
+      } else if (untyped) {
+        candidates.put(i, alike((WantedValue) shapes.get(i)));
       }
     }
-    List<Integer> free = openItems();
-    if ((long) open.size() * free.size() > MOST_TRIED) {
+    if (tried > MOST_TRIED) {
       throw new IllegalArgumentException(String.format(
           Locale.ROOT,
           "%,d shapes and %,d items in any order are too many to be tried; give plain values, or use eachItem",
-          open.size(),
+          candidates.size(),
           free.size()));
     }
     Map<Integer, List<Integer>> fits = new HashMap<>();
-    for (int i : open) {
-      fits.put(
-          i,
-          free.stream()
-              .filter(j -> shapes.get(i).examine(Location.ROOT, items.get(j)).isEmpty())
-              .toList());
-    }
-    for (int i : open) {
+    candidates.forEach((i, all) -> fits.put(
+        i,
+        all.stream()
+            .filter(j -> shapes.get(i).examine(Location.ROOT, items.get(j)).isEmpty())
+            .toList()));
+    for (int i : candidates.keySet()) {
       augment(i, fits);
     }
+  }
+
+  /** The items that may be equal to it. */
+  private Deque<Integer> alike(WantedValue value) {
+    return places.getOrDefault(print(value.tree()), NOWHERE);
+  }
+
+  private long print(JsonNode node) {
+    return Equality.fingerprint(untyped ? UntypedText.readIn(node) : node);
   }
 
   /** Looks for an item, moving others to items that suit them too; breadth first, without recursion. */

@@ -3,6 +3,8 @@ package org.oddlantern.check;
 import java.util.List;
 import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.FindingsUpToCap;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Words;
@@ -17,7 +19,22 @@ record NotShape(Shape shape) implements ComposedShape {
   }
 
   @Override
+  public boolean asksAboutLists() {
+    return ComposedShape.asksAboutLists(shape);
+  }
+
+  @Override
   public List<Finding> differences(Location where, JsonNode value) {
+    if (value instanceof GatheredValues && !asksAboutLists()) {
+      if (value.isEmpty()) {
+        return List.of(Finding.of(where, words(), "nothing to compare"));
+      }
+      FindingsUpToCap findings = new FindingsUpToCap();
+      for (int i = 0; i < value.size(); i++) {
+        examine(where.child(i), value.get(i)).forEach(finding -> findings.add(() -> finding));
+      }
+      return findings.all(where);
+    }
     return shape.examine(where, value).isEmpty()
         ? List.of(Finding.of(where, words(), Words.withKind(value)))
         : List.of();

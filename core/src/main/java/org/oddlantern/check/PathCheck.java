@@ -7,6 +7,7 @@ import org.oddlantern.http.Evidence;
 import org.oddlantern.http.internal.NotWhatItClaims;
 import org.oddlantern.json.CostlyPath;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
@@ -14,8 +15,6 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.Words;
 import org.oddlantern.schema.Schema;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Asks about what a path of the JSON body leads to. */
@@ -85,7 +84,7 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
   private List<Finding> atManyPlaces(JsonNode root) {
     try {
       List<JsonNode> values = path.values(root);
-      ArrayNode list = JsonNodeFactory.instance.arrayNode(values.size()).addAll(values);
+      GatheredValues list = new GatheredValues(values);
       List<Finding> findings = shape.examine(Location.gathered(path.toString(), List.of()), list);
       if (findings.isEmpty()) {
         return findings;

@@ -19,6 +19,11 @@ record SizeShape(Shape number) implements ComposedShape {
   }
 
   @Override
+  public boolean asksAboutLists() {
+    return true;
+  }
+
+  @Override
   public List<Finding> differences(Location where, JsonNode there) {
     JsonNode value = UntypedText.asList(there);
     if (!value.isContainer() && !value.isString()) {

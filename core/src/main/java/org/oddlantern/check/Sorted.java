@@ -1,13 +1,15 @@
 package org.oddlantern.check;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Equality;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Identity;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
 import tools.jackson.databind.JsonNode;
 
@@ -20,7 +22,7 @@ import tools.jackson.databind.JsonNode;
  * at("$.inspections", sortedBy("$.madeOn").descending())
  * }</pre>
  */
-public final class Sorted implements Shape {
+public final class Sorted implements ComposedShape {
 
   private final @Nullable JsonPath by;
   private final boolean descending;
@@ -45,30 +47,42 @@ public final class Sorted implements Shape {
   }
 
   @Override
-  public List<Finding> differences(Location where, JsonNode value) {
+  public boolean asksAboutLists() {
+    return true;
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode there) {
+    JsonNode value = UntypedText.asList(there);
     if (!value.isArray()) {
       return List.of(Finding.of(where, words(), Words.withKind(value)));
     }
-    JsonNode before = null;
-    for (int i = 0; i < value.size(); i++) {
-      JsonNode key = key(value.get(i));
+    List<JsonNode> keys = keys(value);
+    for (int i = 0; i < keys.size(); i++) {
+      JsonNode key = keys.get(i);
+      JsonNode before = keys.get(Math.max(0, i - 1));
       Location place = where.child(i).knownAs(Identity.of(value.get(i)));
       boolean comparable = key.isNumber() || key.isString();
-      if (!comparable || before != null && before.isNumber() != key.isNumber()) {
+      if (!comparable || before.isNumber() != key.isNumber()) {
         return List.of(
             Finding.of(place, words(), Words.withKind(key) + ", which has no place in the order"));
       }
-      if (before != null && isWrong(before, key)) {
+      if (isWrong(before, key)) {
         return List.of(Finding.of(place, words(), Words.of(key) + " after " + Words.of(before))
-            .hint(hint(value)));
+            .hint(hint(keys)));
       }
-      before = key;
     }
     return List.of();
   }
 
-  private JsonNode key(JsonNode item) {
-    return by == null ? item : by.findOne(item).value();
+  /** What the items are sorted by; texts without a kind are numbers if all of them can be. */
+  private List<JsonNode> keys(JsonNode list) {
+    List<JsonNode> keys = new ArrayList<>();
+    for (JsonNode item : list) {
+      keys.add(by == null ? item : by.findOne(item).value());
+    }
+    List<JsonNode> numbers = keys.stream().map(UntypedText::asNumber).toList();
+    return numbers.stream().allMatch(JsonNode::isNumber) ? numbers : keys;
   }
 
   private boolean isWrong(JsonNode before, JsonNode key) {
@@ -83,12 +97,12 @@ public final class Sorted implements Shape {
   }
 
   /** Another order that the list does have. */
-  private String hint(JsonNode list) {
+  private String hint(List<JsonNode> keys) {
     boolean reversed = true;
     boolean folded = true;
-    for (int i = 1; i < list.size(); i++) {
-      JsonNode before = key(list.get(i - 1));
-      JsonNode key = key(list.get(i));
+    for (int i = 1; i < keys.size(); i++) {
+      JsonNode before = keys.get(i - 1);
+      JsonNode key = keys.get(i);
       if (before.getNodeType() != key.getNodeType()) {
         return "";
       }

@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.BodyText;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
@@ -151,7 +152,8 @@ public final class Reply extends JudgedEvidence {
 
   /**
    * The body as CSV (RFC 4180) with a line of names, as evidence: a list of objects. Texts that read as
-   * numbers meet the shapes of numbers too.
+   * numbers meet the shapes of numbers too. A line that has more or fewer cells than names is refused; empty
+   * lines do not count, but where there is one name only, they are empty cells unless they end the text.
    *
    * <pre>{@code
    * reply.csv().must(body(size(12)), atEach("$", keysIncluding("hive", "kilograms")));
@@ -173,7 +175,7 @@ public final class Reply extends JudgedEvidence {
    */
   public Evidence csv(char separator) {
     try {
-      return new DerivedEvidence(this, "the rows", CsvRows.of(text(), separator));
+      return new DerivedEvidence(this, "the rows", CsvRows.of(CsvTable.of(text(), separator)));
     } catch (IllegalArgumentException e) {
       throw failed(new Verdict(
           "csv()",

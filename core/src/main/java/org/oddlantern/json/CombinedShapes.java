@@ -28,6 +28,16 @@ final class CombinedShapes {
     }
 
     @Override
+    public boolean asksAboutLists() {
+      return parts.stream().anyMatch(ComposedShape::asksAboutLists);
+    }
+
+    @Override
+    public List<Shape> together() {
+      return parts;
+    }
+
+    @Override
     public List<Finding> differences(Location where, JsonNode value) {
       Set<Finding> findings = new LinkedHashSet<>();
       parts.forEach(part -> findings.addAll(part.examine(where, value)));
@@ -47,6 +57,11 @@ final class CombinedShapes {
     @Override
     public String words() {
       return parts.stream().map(Shape::words).collect(Collectors.joining(" or "));
+    }
+
+    @Override
+    public boolean asksAboutLists() {
+      return parts.stream().anyMatch(ComposedShape::asksAboutLists);
     }
 
     @Override

@@ -39,7 +39,8 @@ public enum Comparison {
       return List.of();
     }
     Differences differences = new Differences(this);
-    differences.compare(where, wanted, got);
+    differences.compare(
+        where, wanted, UntypedText.isIn(got) ? UntypedText.readLike(wanted, got) : got);
     List<Finding> findings = differences.findings(where);
     return findings.isEmpty()
         ? List.of(Finding.of(where, Words.of(wanted), Words.withKind(got))) // never a false pass

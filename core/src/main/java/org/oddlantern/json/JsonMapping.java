@@ -257,6 +257,7 @@ public final class JsonMapping {
       return mapper
           .readerFor(mapper.constructType(type))
           .withAttribute(SecretModule.MAPPING, this)
+          .withAttribute(UntypedScalar.ATTRIBUTE, UntypedText.isIn(node) ? true : null)
           .readValue(node);
     } catch (JacksonException e) {
       throw Misfit.of(node, type, e);

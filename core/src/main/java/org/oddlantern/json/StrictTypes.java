@@ -79,7 +79,8 @@ final class StrictTypes extends ValueDeserializerModifier {
     if (TEXTS.contains(type)) {
       return new TextOnly(known);
     }
-    return WHOLE.contains(type) ? new Whole(known) : known;
+    ValueDeserializer<?> strict = WHOLE.contains(type) ? new Whole(known) : known;
+    return UntypedScalar.TYPES.contains(type) ? new UntypedScalar(strict) : strict;
   }
 
   /** Reads from text only, and from text that says no more than the type holds. */

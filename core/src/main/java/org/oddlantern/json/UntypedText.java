@@ -2,9 +2,12 @@ package org.oddlantern.json;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiFunction;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.node.StringNode;
 
 /**
@@ -56,6 +59,98 @@ public final class UntypedText extends StringNode {
         : value;
   }
 
+  /**
+   * Whether there are such texts in a value.
+   *
+   * @param value any value
+   * @return true if it is one, or holds one
+   */
+  public static boolean isIn(JsonNode value) {
+    if (value.isContainer()) {
+      for (JsonNode child : value) {
+        if (isIn(child)) {
+          return true;
+        }
+      }
+      return false;
+    }
+    return value instanceof UntypedText;
+  }
+
+  /**
+   * A value in which each text, whether it came with a kind or not, is what it can be read as. Values that
+   * may be equal, depending on how texts are read, are equal then.
+   *
+   * @param value any value
+   * @return the value so read
+   */
+  public static JsonNode readIn(JsonNode value) {
+    return changed(value, null, (node, wanted) -> node.isString() ? read(node) : node);
+  }
+
+  /** A value in which texts without a kind have that of what is wanted in their place. */
+  static JsonNode readLike(JsonNode wanted, JsonNode value) {
+    return changed(
+        value,
+        wanted,
+        (node, like) -> node instanceof UntypedText text && like != null ? text.as(like) : node);
+  }
+
+  /** The number or truth that a text reads as, or the text. */
+  private static JsonNode read(JsonNode text) {
+    List<JsonNode> readings = TextReadings.of(text.stringValue());
+    return readings.get(readings.size() - 1);
+  }
+
+  /** Lists are mostly of one kind of item, wherever each of them belongs. */
+  private static JsonNode changed(
+      JsonNode value,
+      @Nullable JsonNode wanted,
+      BiFunction<JsonNode, @Nullable JsonNode, JsonNode> change) {
+    if (value instanceof ObjectNode object) {
+      ObjectNode changed = object.objectNode();
+      object
+          .properties()
+          .forEach(member -> changed.set(
+              member.getKey(),
+              changed(
+                  member.getValue(), wanted == null ? null : wanted.get(member.getKey()), change)));
+      return changed;
+    }
+    if (value instanceof ArrayNode list) {
+      ArrayNode changed = list.arrayNode();
+      for (int i = 0; i < list.size(); i++) {
+        JsonNode like = wanted == null ? null : wanted.get(Math.min(i, wanted.size() - 1));
+        changed.add(changed(list.get(i), like, change));
+      }
+      return changed;
+    }
+    return change.apply(value, wanted);
+  }
+
+  /**
+   * The number it reads as.
+   *
+   * @param value any value
+   * @return the number if the value is a text without a kind and reads as one, else the value itself
+   */
+  public static JsonNode asNumber(JsonNode value) {
+    JsonNode read = value instanceof UntypedText ? read(value) : value;
+    return read.isNumber() ? read : value;
+  }
+
+  /**
+   * A value as it is compared with another.
+   *
+   * @param value any value, or null where nothing is
+   * @param other what it is compared with
+   * @return a text without a kind as the kind of the other, and as a number if both can be numbers; else the
+   *     value itself
+   */
+  public static @Nullable JsonNode beside(@Nullable JsonNode value, @Nullable JsonNode other) {
+    return value instanceof UntypedText text && other != null ? text.as(asNumber(other)) : value;
+  }
+
   /** Whether it can be read as that value. */
   boolean means(JsonNode wanted) {
     if (wanted.isArray()) {
@@ -71,9 +166,8 @@ public final class UntypedText extends StringNode {
 
   /** As the kind of a value that is wanted, if it can be read so; else as text. */
   JsonNode as(JsonNode wanted) {
-    List<JsonNode> readings = TextReadings.of(stringValue());
-    JsonNode last = readings.get(readings.size() - 1);
-    return last.getNodeType() == wanted.getNodeType() ? last : readings.get(0);
+    JsonNode read = read(this);
+    return read.getNodeType() == wanted.getNodeType() ? read : StringNode.valueOf(stringValue());
   }
 
   /** The findings of a shape that knows kinds: none if one reading has it, else those of the text. */

@@ -6,12 +6,12 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 
 /** A list of texts that came without a kind, each an {@link UntypedText}. */
-public final class UntypedTexts extends ArrayNode {
+public final class UntypedTexts extends GatheredValues {
 
   private static final long serialVersionUID = 1L;
 
   private UntypedTexts(List<JsonNode> texts) {
-    super(JsonNodeFactory.instance, texts);
+    super(texts);
   }
 
   /**

@@ -67,6 +67,11 @@ public final class WantedValue implements ComposedShape {
   }
 
   @Override
+  public boolean asksAboutLists() {
+    return tree.isArray();
+  }
+
+  @Override
   public List<Finding> differences(Location where, JsonNode value) {
     return comparison.differences(where, tree, value);
   }

@@ -9,18 +9,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.TypeMismatch;
 import org.oddlantern.json.Words;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.MappingIterator;
-import tools.jackson.dataformat.csv.CsvMapper;
-import tools.jackson.dataformat.csv.CsvReadFeature;
-import tools.jackson.dataformat.csv.CsvSchema;
 
 /**
  * Samples in a file: CSV (RFC 4180) with the names of the components in its first line, or a JSON list of
@@ -37,12 +33,6 @@ import tools.jackson.dataformat.csv.CsvSchema;
 public final class SampleFile {
 
   private static final Set<Class<?>> TRUTHS = Set.of(boolean.class, Boolean.class);
-
-  private static final CsvMapper CSV = CsvMapper.builder()
-      .enable(CsvReadFeature.EMPTY_UNQUOTED_STRING_AS_NULL)
-      .enable(CsvReadFeature.FAIL_ON_MISSING_COLUMNS)
-      .enable(CsvReadFeature.SKIP_EMPTY_LINES)
-      .build();
 
   private SampleFile() {}
 
@@ -91,24 +81,21 @@ public final class SampleFile {
     Map<String, Class<?>> components = new LinkedHashMap<>();
     Arrays.stream(type.getRecordComponents())
         .forEach(component -> components.put(component.getName(), component.getType()));
+    CsvTable table;
+    try {
+      table = CsvTable.of(text, ',');
+    } catch (IllegalArgumentException e) {
+      throw new IllegalArgumentException(file + " is not CSV: " + e.getMessage(), e);
+    }
     List<T> samples = new ArrayList<>();
-    int line = 1;
-    try (MappingIterator<Map<String, @Nullable String>> rows = CSV.readerForMapOf(String.class)
-        .with(CsvSchema.emptySchema().withHeader())
-        .readValues(text)) {
-      while (rows.hasNextValue()) {
-        line = rows.currentLocation().getLineNr();
-        Map<String, @Nullable Object> cells = new LinkedHashMap<>();
-        String place = file + ", line " + line;
-        rows.nextValue()
-            .forEach((name, cell) -> cells.put(
-                known(name, components, file), typed(cell, components.get(name), place, name)));
-        samples.add(sample(place, JsonMapping.standard().tree(cells), type));
-      }
-    } catch (JacksonException e) {
-      throw new IllegalArgumentException(
-          file + ", near line " + line + ", is not CSV that can be read: " + e.getOriginalMessage(),
-          e);
+    for (CsvTable.Row row : table.rows()) {
+      String place = file + ", line " + row.line();
+      Map<String, @Nullable Object> cells = new LinkedHashMap<>();
+      row.cells().forEach((written, cell) -> {
+        String name = known(written.strip(), components, file);
+        cells.put(name, typed(cell, components.get(name), place, name));
+      });
+      samples.add(sample(place, JsonMapping.standard().tree(cells), type));
     }
     return samples;
   }

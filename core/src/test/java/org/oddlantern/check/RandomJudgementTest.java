@@ -3,10 +3,12 @@ package org.oddlantern.check;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.IOException;
 import java.math.BigDecimal;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -15,13 +17,16 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.database.Database;
+import org.oddlantern.http.Call;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.http.Header;
 import org.oddlantern.http.Headers;
+import org.oddlantern.http.Service;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.internal.JudgedEvidence;
 import org.oddlantern.json.JsonMapping;
+import org.oddlantern.testing.TestService;
 import tools.jackson.databind.JsonNode;
 
 /** A hundred thousand questions made by chance, each judged twice: by the library, and by {@link Term}. */
@@ -44,6 +49,10 @@ class RandomJudgementTest {
           && !list.isEmpty()
           && list.stream().allMatch(item -> each.holds(new Term.Json(item)));
       judge(all, Checks.atEach("$", each.wanted()), evidence);
+      if (value instanceof List<?> list) {
+        List<Term.Seen> items = list.stream().map(Term.Json::of).toList();
+        judge(term.holds(new Term.Gathered(items)), Checks.at("$[*]", term.wanted()), evidence);
+      }
     }
     assertTrue(held > ROUNDS / 5, () -> "few held: " + held);
   }
@@ -56,11 +65,7 @@ class RandomJudgementTest {
       List<Term.Seen> seen = values.stream()
           .<Term.Seen>map(value -> new Term.Untyped(value, false))
           .toList();
-      boolean wanted = seen.isEmpty()
-          ? term.holds(new Term.Nothing())
-          : term.wanted() instanceof NotShape
-              ? seen.stream().allMatch(term::holds)
-              : seen.stream().anyMatch(term::holds);
+      boolean wanted = term.holdsOf(seen);
       Object asked = term.wanted() == null ? Checks.exactly(null) : term.wanted();
       judge(wanted, Checks.header("X-Plot", asked), Asked.headers("X-Plot", "", values));
       judge(wanted, Checks.cookie("plot", asked), Asked.headers("Set-Cookie", "plot=", values));
@@ -81,6 +86,33 @@ class RandomJudgementTest {
       judge(term.holds(seen), Checks.xpath("/hives/kind", term.wanted()), Asked.xml(values));
     }
     assertTrue(held > ROUNDS / 10, () -> "few held: " + held);
+  }
+
+  @Test
+  void ofCsv() throws IOException {
+    try (TestService server = new TestService()) {
+      Service service = Service.reachedAt(server.address());
+      for (int i = 0; i < ROUNDS / 100; i++) {
+        List<Map<String, Term.Seen>> rows = new ArrayList<>();
+        StringBuilder text = new StringBuilder("id,label,n\n");
+        for (int j = chance.below(4); j > 0; j--) {
+          List<String> cells = List.of(chance.text(), chance.text(), chance.text());
+          rows.add(Map.of(
+              "id", new Term.Untyped(cells.get(0), false),
+              "label", new Term.Untyped(cells.get(1), false),
+              "n", new Term.Untyped(cells.get(2), false)));
+          text.append(cells.stream().collect(Collectors.joining("\",\"", "\"", "\"\r\n")));
+        }
+        Evidence csv = service.send(Call.post("/echo").text(text.toString())).csv();
+        List<Term.Seen> column = rows.stream().map(row -> row.get("n")).toList();
+        for (int j = 0; j < 50; j++) {
+          Term term = chance.term(3);
+          judge(term.holds(new Term.Json(rows)), Checks.body(term.wanted()), csv);
+          judge(term.holds(new Term.Gathered(column)), Checks.at("$[*].n", term.wanted()), csv);
+        }
+      }
+    }
+    assertTrue(held > ROUNDS / 20, () -> "few held: " + held);
   }
 
   @Test

@@ -64,7 +64,7 @@ final class RandomTerms {
   }
 
   Term term(int depth) {
-    return switch (below(depth > 0 ? 22 : 12)) {
+    return switch (below(depth > 0 ? 24 : 14)) {
       case 0, 1, 2 -> Term.exactly(value(0));
       case 3 -> new Term(Checks.anyText(), (term, seen) -> seen.text() != null);
       case 4 -> new Term(Checks.number(), (term, seen) -> seen.number() != null);
@@ -75,12 +75,12 @@ final class RandomTerms {
                 seen.number() != null && seen.number().remainder(BigDecimal.ONE).signum() == 0);
       case 6 -> new Term(Checks.trueOrFalse(), (term, seen) -> seen.truth() != null);
       case 7 ->
-        new Term(
+        Term.ofLists(
             Checks.anyValue(),
             (term, seen) -> !(seen instanceof Term.Json json && json.value() == null));
       case 8 -> new Term(Checks.missing(), (term, seen) -> seen.isMissing());
       case 9 ->
-        new Term(
+        Term.ofLists(
             Checks.empty(),
             (term, seen) -> seen.text() != null ? seen.text().isEmpty() : Term.size(seen) == 0);
       case 10 ->
@@ -93,29 +93,18 @@ final class RandomTerms {
         new Term(
             Checks.textMatching("[a-z0-9]+"),
             (term, seen) -> seen.text() != null && seen.text().matches("[a-z0-9]+"));
+      case 12 -> Term.ofLists(Checks.distinct(), (term, seen) -> Term.distinct(seen));
+      case 13 -> sorted(random.nextBoolean());
       default -> composed(depth - 1);
     };
   }
 
   private Term composed(int depth) {
     return switch (below(13)) {
-      case 0, 1, 2 -> negated(term(depth));
+      case 0, 1, 2 -> Term.not(term(depth));
       case 3 -> sized(term(0));
-      case 4 -> {
-        Term a = term(depth);
-        Term b = term(depth);
-        yield new Term(
-            Checks.shape(a.wanted()).and(b.wanted()),
-            (term, seen) -> a.holds(seen) && b.holds(seen));
-      }
-      case 5 -> {
-        Term a = term(depth);
-        Term b = term(depth);
-        yield new Term(
-            Checks.among(a.wanted(), b.wanted()),
-            (term, seen) -> a.holds(seen) || b.holds(seen),
-            a.allowsNothing() || b.allowsNothing());
-      }
+      case 4 -> Term.and(term(depth), term(depth));
+      case 5 -> Term.or(term(depth), term(depth));
       case 6 -> each(term(depth));
       case 7 -> Term.list(terms(depth));
       case 8 -> Term.map(fields(depth));
@@ -126,19 +115,21 @@ final class RandomTerms {
     };
   }
 
-  private static Term negated(Term one) {
-    return new Term(Checks.not(one.wanted()), (term, seen) -> !one.holds(seen));
+  private static Term sorted(boolean descending) {
+    return Term.ofLists(
+        descending ? Checks.sorted().descending() : Checks.sorted(),
+        (term, seen) -> Term.sorted(seen, descending));
   }
 
   private static Term sized(Term one) {
-    return new Term(
+    return Term.ofLists(
         Checks.size(one.wanted() == null ? "none" : one.wanted()),
         (term, seen) ->
             Term.size(seen) >= 0 && one.holds(new Term.Json(BigDecimal.valueOf(Term.size(seen)))));
   }
 
   private static Term each(Term one) {
-    return new Term(
+    return Term.ofLists(
         Checks.eachItem(one.wanted()),
         (term, seen) -> seen.items() != null
             && !seen.items().isEmpty()
@@ -150,17 +141,17 @@ final class RandomTerms {
     Object[] more = parts.subList(1, parts.size()).stream().map(Term::wanted).toArray();
     return switch (below(3)) {
       case 0 ->
-        new Term(
+        Term.ofLists(
             Checks.items(first, more).inAnyOrder(),
             (term, seen) -> seen.items() != null
                 && seen.items().size() == parts.size()
                 && Term.matched(parts, seen.items()));
       case 1 ->
-        new Term(
+        Term.ofLists(
             Checks.itemsIncluding(first, more),
             (term, seen) -> seen.items() != null && Term.matched(parts, seen.items()));
       default ->
-        new Term(Checks.items(first, more), (term, seen) -> Term.inOrder(parts, seen.items()));
+        Term.ofLists(Checks.items(first, more), (term, seen) -> Term.inOrder(parts, seen.items()));
     };
   }
 

@@ -2,6 +2,7 @@ package org.oddlantern.check;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,11 +18,59 @@ import org.jspecify.annotations.Nullable;
  * @param wanted what is given to the library: a shape, or a plain value with shapes in it
  * @param oracle what should come out
  * @param allowsNothing whether it holds where nothing is
+ * @param ofLists whether it asks about lists as a whole
+ * @param negations what none of several values may have
  */
-record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean allowsNothing) {
+record Term(
+    @Nullable Object wanted,
+    BiPredicate<Term, Seen> oracle,
+    boolean allowsNothing,
+    boolean ofLists,
+    List<Term> negations) {
 
   Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle) {
-    this(wanted, oracle, wanted instanceof MissingShape);
+    this(wanted, oracle, wanted instanceof MissingShape, wanted instanceof List<?>, List.of());
+  }
+
+  static Term ofLists(Object wanted, BiPredicate<Term, Seen> oracle) {
+    return new Term(wanted, oracle, false, true, List.of());
+  }
+
+  /** Of values gathered from many places, none is as it is not to be; of a list, the list. */
+  static Term not(Term one) {
+    BiPredicate<Term, Seen> oracle = (term, seen) -> one.ofLists || !seen.isGathered()
+        ? !one.holds(seen)
+        : !seen.items().isEmpty() && seen.items().stream().noneMatch(one::holds);
+    return new Term(Checks.not(one.wanted), oracle, false, one.ofLists, List.of(one));
+  }
+
+  static Term and(Term a, Term b) {
+    List<Term> negations = new ArrayList<>(a.negations);
+    negations.addAll(b.negations);
+    return new Term(
+        Checks.shape(a.wanted).and(b.wanted),
+        (term, seen) -> a.holds(seen) && b.holds(seen),
+        false,
+        a.ofLists || b.ofLists,
+        negations);
+  }
+
+  static Term or(Term a, Term b) {
+    return new Term(
+        Checks.among(a.wanted, b.wanted),
+        (term, seen) -> a.holds(seen) || b.holds(seen),
+        a.allowsNothing || b.allowsNothing,
+        a.ofLists || b.ofLists,
+        List.of());
+  }
+
+  /** One of several texts is enough, but no negation speaks of one only. */
+  boolean holdsOf(List<Seen> texts) {
+    return texts.isEmpty()
+        ? allowsNothing
+        : texts.stream().anyMatch(this::holds)
+            && texts.stream()
+                .allMatch(text -> negations.stream().noneMatch(one -> one.holds(text)));
   }
 
   /** No shape holds where nothing is, except the one that says so, by itself or as a choice. */
@@ -32,6 +81,11 @@ record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean all
   /** What is looked at. */
   sealed interface Seen {
     default boolean isMissing() {
+      return false;
+    }
+
+    /** Whether it is what many places hold, rather than a list. */
+    default boolean isGathered() {
       return false;
     }
 
@@ -60,11 +114,16 @@ record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean all
     }
   }
 
-  /** A JSON value: null, Boolean, BigDecimal, String, List or Map. */
+  /** A JSON value: null, Boolean, BigDecimal, String, List or Map; or a list or map of what is seen. */
   record Json(@Nullable Object value) implements Seen {
+
+    static Seen of(@Nullable Object value) {
+      return value instanceof Seen seen ? seen : new Json(value);
+    }
+
     @Override
     public @Nullable List<Seen> items() {
-      return value instanceof List<?> list ? list.stream().<Seen>map(Json::new).toList() : null;
+      return value instanceof List<?> list ? list.stream().map(Json::of).toList() : null;
     }
 
     @Override
@@ -91,6 +150,11 @@ record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean all
     }
 
     @Override
+    public String text() {
+      return text;
+    }
+
+    @Override
     public @Nullable BigDecimal number() {
       return text.matches("-?(0|[1-9][0-9]{0,18})(\\.[0-9]{1,18})?") ? new BigDecimal(text) : null;
     }
@@ -104,8 +168,21 @@ record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean all
   /** Several nodes of XML. */
   record Nodes(List<String> texts) implements Seen {
     @Override
+    public boolean isGathered() {
+      return true;
+    }
+
+    @Override
     public List<Seen> items() {
       return texts.stream().<Seen>map(text -> new Untyped(text, false)).toList();
+    }
+  }
+
+  /** Several values of JSON or CSV. */
+  record Gathered(List<Seen> items) implements Seen {
+    @Override
+    public boolean isGathered() {
+      return true;
     }
   }
 
@@ -114,7 +191,10 @@ record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean all
   }
 
   static Term including(@Nullable Object plain) {
-    return new Term(Checks.including(plain), (term, seen) -> same(plain, seen, true));
+    BiPredicate<Term, Seen> oracle = (term, seen) -> same(plain, seen, true);
+    return plain instanceof List<?>
+        ? ofLists(Checks.including(plain), oracle)
+        : new Term(Checks.including(plain), oracle);
   }
 
   /** A list or map with terms inside, given to the library as it is. */
@@ -151,7 +231,7 @@ record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean all
             .getValue()
             .holds(
                 object.containsKey(field.getKey())
-                    ? new Json(object.get(field.getKey()))
+                    ? Json.of(object.get(field.getKey()))
                     : new Nothing()));
     return all && (!only || wanted.keySet().containsAll(object.keySet()));
   }
@@ -171,6 +251,49 @@ record Term(@Nullable Object wanted, BiPredicate<Term, Seen> oracle, boolean all
       }
     }
     return false;
+  }
+
+  /** Numbers by value if all are numbers, texts by code points if all are texts. */
+  static boolean sorted(Seen seen, boolean descending) {
+    List<Seen> items = seen.items();
+    if (items == null) {
+      return false;
+    }
+    boolean numbers = items.stream().allMatch(item -> item.number() != null);
+    if (!numbers && items.stream().anyMatch(item -> item.text() == null)) {
+      return false;
+    }
+    for (int i = 1; i < items.size(); i++) {
+      int order = numbers
+          ? items.get(i - 1).number().compareTo(items.get(i).number())
+          : Arrays.compare(
+              items.get(i - 1).text().codePoints().toArray(),
+              items.get(i).text().codePoints().toArray());
+      if (descending ? order < 0 : order > 0) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  static boolean distinct(Seen seen) {
+    List<Seen> items = seen.items();
+    return items != null && items.stream().map(Term::plain).distinct().count() == items.size();
+  }
+
+  private static @Nullable Object plain(@Nullable Object value) {
+    if (value instanceof BigDecimal number) {
+      return number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros();
+    }
+    if (value instanceof List<?> list) {
+      return Arrays.asList(list.stream().map(Term::plain).toArray());
+    }
+    if (value instanceof Map<?, ?> map) {
+      Map<Object, @Nullable Object> plain = new HashMap<>();
+      map.forEach((name, one) -> plain.put(name, plain(one)));
+      return plain;
+    }
+    return value instanceof Json json ? plain(json.value) : value;
   }
 
   static int size(Seen seen) {

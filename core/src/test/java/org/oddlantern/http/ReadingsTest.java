@@ -6,10 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.testing.EchoService;
@@ -45,7 +47,78 @@ class ReadingsTest {
         () -> reply.csv(';').must(atEach("$", at("$.kilograms", atLeast(10)))));
     assertTrue(failure.getMessage().startsWith("the rows of POST "), failure.getMessage());
     assertTrue(failure.getMessage().contains("$[1].kilograms"), failure.getMessage());
-    assertThrows(NotAsPromised.class, () -> plain("a,b\n1,2,3,4\n\"").csv());
+  }
+
+  private record Harvest(
+      String hive,
+      BigDecimal kilograms,
+      boolean sold,
+      @Nullable Integer jars) {}
+
+  @Test
+  void csvIsReadAndSelectedAsWhatItsTextsMean() {
+    Evidence csv =
+        plain("hive,kilograms,sold,jars\n007,12.50,true,9\n8,9,false,\n").csv();
+    assertEquals(
+        List.of(
+            new Harvest("007", new BigDecimal("12.50"), true, 9),
+            new Harvest("8", new BigDecimal("9"), false, null)),
+        csv.bodyAsListOf(Harvest.class));
+    csv.must(
+        at("$[?@.kilograms > 10].hive", items("007")),
+        at("$[?9 <= @.kilograms].hive", size(2)),
+        at("$[?@.kilograms != 9].hive", items("007")),
+        at("$[?@.sold == false].hive", items(8)),
+        at("$[?@.jars > @.kilograms]", size(0)));
+    assertThrows(NotAsPromised.class, () -> csv.must(at("$[?@.hive == 7].hive", not(size(0)))));
+    assertTrue(assertThrows(NotAsPromised.class, () -> csv.valueAt("$[0].hive", Integer.class))
+        .getMessage()
+        .contains("a text is not taken for Integer"));
+  }
+
+  @Test
+  void aNegationSpeaksOfEachOfManyPlaces() {
+    Reply reply = service.send(Call.post("/echo")
+        .json(java.util.Map.of("hives", List.of("log", "stack"), "none", List.of())));
+    reply.must(
+        at("$.hives[*]", not("skep")),
+        at("$.hives[*]", not("log").and(not(size(3))).or(size(2))),
+        at("$.hives", not("log")),
+        at("$.hives[*]", not(List.of("log"))));
+    NotAsPromised one = assertThrows(
+        NotAsPromised.class, () -> reply.must(at("$.hives[*]", not(textMatching("s.*")))));
+    assertTrue(one.getMessage().contains("at      $.hives[1]\n"), one.getMessage());
+    NotAsPromised none =
+        assertThrows(NotAsPromised.class, () -> reply.must(at("$.none[*]", not("skep"))));
+    assertTrue(none.getMessage().contains("nothing to compare"), none.getMessage());
+  }
+
+  @Test
+  void csvTellsTheLineOfWhatIsNone() {
+    plain("\ufeff\nhive, note ,\n\"Fox\nglove\", a ,\n\n")
+        .csv()
+        .must(body(List.of(java.util.Map.of("hive", "Fox\nglove", " note ", " a "))));
+    plain("hive\nHeather\n\nFoxglove\n\n\n")
+        .csv()
+        .must(at("$[*].hive", items("Heather", "", "Foxglove")));
+    plain("hive\n").csv().must(body(empty()));
+    assertEquals("there is no line of names", noCsv("\n\n"));
+    assertEquals("line 1: the name 'hive' stands there twice", noCsv("hive,hive\nHeather,1"));
+    assertEquals(
+        "line 4 has one cell, and the line of names has 2",
+        noCsv("hive,note\n\"Fox\nglove\",\nHeather"));
+    assertEquals("line 2: cell 2 stands under no name", noCsv("hive,\nHeather,calm"));
+    String quote =
+        "line 3: a quoted cell that begins here is not closed, or goes on after its closing quote";
+    assertEquals(quote, noCsv("hive,note\na,b\nHeather,\"calm\na,b\n"));
+    assertEquals(quote, noCsv("hive,note\na,b\nHeather,\"calm\"er\n"));
+  }
+
+  private String noCsv(String text) {
+    return assertThrows(NotAsPromised.class, () -> plain(text).csv())
+        .getMessage()
+        .replaceFirst("(?s).*hint {4}", "")
+        .strip();
   }
 
   @Test

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Equality;
+import org.oddlantern.json.UntypedText;
 import tools.jackson.databind.JsonNode;
 
 /** What a filter asks of a value (RFC 9535, section 2.3.5). */
@@ -78,7 +79,9 @@ public sealed interface Condition {
   record Compared(Operand left, Comparator comparator, Operand right) implements Condition {
     @Override
     public boolean holds(JsonNode current, Search search) {
-      return comparator.holds(left.value(current, search), right.value(current, search));
+      JsonNode one = left.value(current, search);
+      JsonNode other = right.value(current, search);
+      return comparator.holds(UntypedText.beside(one, other), UntypedText.beside(other, one));
     }
   }
 
