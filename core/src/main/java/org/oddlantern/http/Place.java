@@ -19,6 +19,9 @@ record Place(String url, Credentials credentials) {
   private static final Pattern USER = Pattern.compile("(?<=://)([^/?#]*)@");
 
   static Place of(String url) {
+    if (url.indexOf('@') < 0) {
+      return new Place(url, Credentials.NONE);
+    }
     Matcher user = USER.matcher(url);
     if (!user.find()) {
       return new Place(url, Credentials.NONE);

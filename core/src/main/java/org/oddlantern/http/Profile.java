@@ -138,8 +138,15 @@ record Profile(
 
     /** Whether what proves who calls may go there. */
     boolean mayProveTo(URI uri) {
-      return Sender.isSameOrigin(URI.create(url), uri)
+      return isBelow(uri.toString())
+          || Sender.isSameOrigin(URI.create(url), uri)
           || alsoProven.stream().anyMatch(one -> Sender.isSameOrigin(URI.create(one), uri));
+    }
+
+    /** Nearly all are; the rest is found out by reading both. */
+    private boolean isBelow(String address) {
+      return address.startsWith(url)
+          && (address.length() == url.length() || "/?#".indexOf(address.charAt(url.length())) >= 0);
     }
 
     Base named(String other) {

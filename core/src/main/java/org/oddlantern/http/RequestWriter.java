@@ -3,6 +3,7 @@ package org.oddlantern.http;
 import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -60,13 +61,18 @@ record RequestWriter(Profile profile, Surroundings surroundings) {
     if (isAnonymous(call)) {
       return request;
     }
-    List<String> own = request.headers().first("Cookie").stream()
+    List<String> kept = surroundings.cookies().pairs(request.uri());
+    Optional<String> written = request.headers().first("Cookie");
+    if (kept.isEmpty() && written.isEmpty()) {
+      return request;
+    }
+    List<String> own = written.stream()
         .flatMap(line -> Stream.of(line.split(";\\s*", -1)))
         .filter(pair -> !setOnTheWay.contains(name(pair)))
         .toList();
     Set<String> named = own.stream().map(RequestWriter::name).collect(Collectors.toSet());
     List<String> pairs = new ArrayList<>();
-    for (String pair : surroundings.cookies().pairs(request.uri())) {
+    for (String pair : kept) {
       if (!named.contains(name(pair))) {
         pairs.add(pair);
       }

@@ -122,8 +122,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public synchronized void judged(Asked asked, List<Verdict> made) {
-    List<Verdict> failed =
-        made.stream().filter(one -> !one.warning() && !one.holds()).toList();
+    List<Verdict> failed = failed(made);
     if (isLate() && !failed.isEmpty()) {
       late("a check failed after", "\n" + new NotAsPromised(asked.line(), failed).getMessage());
     }
@@ -137,6 +136,17 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
       boolean own = owner == null || owner.equals(Thread.currentThread());
       (own ? entry.failed : entry.elsewhere).addAll(failed);
     }
+  }
+
+  /** Most of the time nothing, millions of times. */
+  private static List<Verdict> failed(List<Verdict> made) {
+    List<Verdict> failed = new ArrayList<>(0);
+    for (Verdict one : made) {
+      if (!one.warning() && !one.holds()) {
+        failed.add(one);
+      }
+    }
+    return failed;
   }
 
   @Override
@@ -272,7 +282,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     askDue(0);
     synchronized (this) {
       List<String> broken = new ArrayList<>();
-      inOrder.forEach(entry -> broken.addAll(broken(entry, goneIsFine, passed)));
+      for (LogEntry entry : inOrder) {
+        if (!entry.isFine()) {
+          broken.addAll(broken(entry, goneIsFine, passed));
+        }
+      }
       whyEnded = "the case " + id + " has ended";
       return broken;
     }
@@ -296,27 +310,36 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   /** Asked outside the lock, since whoever answers may ask himself, in this thread or another. */
   private void askDue(int from) {
     try (CurrentCase.Binding binding = CurrentCase.adding(new Settling())) {
-      for (LogEntry entry = owing(from); entry != null; entry = owing(from)) {
-        List<Verdict> due = entry.asking.get();
-        synchronized (this) {
-          entry.due.addAll(due);
-          entry.verdicts.addAll(0, due);
-          verdicts += due.size();
-        }
+      for (List<LogEntry> all = owing(from); !all.isEmpty(); all = owing(from)) {
+        all.forEach(this::askDue);
       }
     }
   }
 
-  /** Something of which verdicts are due; each is asked once. */
-  private synchronized @Nullable LogEntry owing(int from) {
-    for (LogEntry entry : inOrder.subList(Math.min(from, inOrder.size()), inOrder.size())) {
-      if (entry.atEnd != null) {
-        entry.asking = entry.atEnd;
-        entry.atEnd = null;
-        return entry;
+  private void askDue(LogEntry entry) {
+    Supplier<List<Verdict>> asking = claimed(entry);
+    if (asking != null) {
+      List<Verdict> due = asking.get();
+      synchronized (this) {
+        entry.due.addAll(due);
+        entry.verdicts.addAll(0, due);
+        verdicts += due.size();
       }
     }
-    return null;
+  }
+
+  /** Each is asked once. */
+  private synchronized @Nullable Supplier<List<Verdict>> claimed(LogEntry entry) {
+    Supplier<List<Verdict>> asking = entry.atEnd;
+    entry.atEnd = null;
+    return asking;
+  }
+
+  /** Those of which verdicts are due; while they are asked, more may come. */
+  private synchronized List<LogEntry> owing(int from) {
+    return inOrder.subList(Math.min(from, inOrder.size()), inOrder.size()).stream()
+        .filter(entry -> entry.atEnd != null)
+        .toList();
   }
 
   private List<String> broken(LogEntry entry, boolean goneIsFine, boolean passed) {

@@ -20,8 +20,6 @@ final class LogEntry {
   @Nullable
   Supplier<List<Verdict>> atEnd;
 
-  Supplier<List<Verdict>> asking = List::of;
-
   LogEntry(Asked asked) {
     this.asked = asked;
   }
@@ -30,6 +28,11 @@ final class LogEntry {
   @Nullable
   WireReply reply() {
     return asked instanceof Exchange exchange ? exchange.reply() : null;
+  }
+
+  /** Whether nothing was found wrong that the case may not know of. */
+  boolean isFine() {
+    return due.isEmpty() && failed.isEmpty() && elsewhere.isEmpty();
   }
 
   String title() {

@@ -21,7 +21,13 @@ public record BodyText(String text, String problem) {
 
   /** The text of a body. */
   public static BodyText of(String contentType, byte[] bytes) {
-    String declared = declared(contentType);
+    String declared = contentType.indexOf(';') < 0 ? "" : declared(contentType);
+    if (declared.isEmpty()) {
+      String text = new String(bytes, StandardCharsets.UTF_8);
+      if (text.indexOf('\uFFFD') < 0) {
+        return new BodyText(text, ""); // nearly always, and much faster
+      }
+    }
     Charset charset = known(declared);
     String problem = charset == null
         ? "the charset '" + declared + "' that it declares is unknown; it is shown as UTF-8"
