@@ -49,7 +49,7 @@ final class Differences {
       JsonNode found = got.get(member.getKey());
       if (found == null && !Embedded.allowsNothing(member.getValue())) {
         add(() -> missing(place, member, wanted, got));
-      } else if (found != null) {
+      } else if (found != null && !isSameScalar(member.getValue(), found)) {
         String swapped = changedPlaces.hint(member.getKey(), got);
         if (swapped.isEmpty()) {
           compare(place, member.getValue(), found);
@@ -65,6 +65,11 @@ final class Differences {
         }
       }
     }
+  }
+
+  /** Found out first, since most are; containers are walked anyway. */
+  private static boolean isSameScalar(JsonNode wanted, JsonNode got) {
+    return wanted.isValueNode() && !wanted.isPojo() && Equality.same(wanted, got);
   }
 
   private static Finding missing(

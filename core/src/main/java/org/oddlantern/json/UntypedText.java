@@ -60,21 +60,27 @@ public final class UntypedText extends StringNode {
   }
 
   /**
-   * Whether there are such texts in a value.
+   * Whether a value is made of such texts, as CSV is, where no text has a kind; the first tells of all.
    *
    * @param value any value
-   * @return true if it is one, or holds one
+   * @return true if it is one, or the first text or number in it is one
    */
   public static boolean isIn(JsonNode value) {
-    if (value.isContainer()) {
-      for (JsonNode child : value) {
-        if (isIn(child)) {
-          return true;
-        }
-      }
-      return false;
+    return value instanceof UntypedText || Boolean.TRUE.equals(firstIn(value));
+  }
+
+  /** Whether the first is one; null if there is none. */
+  private static @Nullable Boolean firstIn(JsonNode value) {
+    if (!value.isContainer()) {
+      return value instanceof UntypedText;
     }
-    return value instanceof UntypedText;
+    for (JsonNode child : value) {
+      Boolean first = firstIn(child);
+      if (first != null) {
+        return first;
+      }
+    }
+    return null;
   }
 
   /**
