@@ -52,10 +52,11 @@ public final class JsonMapping {
       .maxStringLength(100_000_000)
       .build();
 
-  private static final JsonMapping STANDARD =
-      new JsonMapping(standardMapper(new NeededComponents()), secret -> {});
-  private static final JsonMapping RECORDS =
-      new JsonMapping(standardMapper(AnnotationIntrospector.nopInstance()), secret -> {});
+  private static final JsonMapping STANDARD = new JsonMapping(
+      standardMapper(
+          new NeededComponents(),
+          new SimpleModule("odd-lantern-strict").setDeserializerModifier(new StrictTypes())),
+      secret -> {});
 
   private final JsonMapper mapper;
   private final Consumer<String> secrets;
@@ -65,7 +66,7 @@ public final class JsonMapping {
     this.secrets = secrets;
   }
 
-  private static JsonMapper standardMapper(AnnotationIntrospector needed) {
+  private static JsonMapper standardMapper(AnnotationIntrospector needed, SimpleModule types) {
     return withOwnTypes(JsonMapper.builder(
                 JsonFactory.builder().streamReadConstraints(LIMITS).build())
             .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
@@ -90,8 +91,7 @@ public final class JsonMapping {
                 all -> all.setCoercion(CoercionInputShape.EmptyString, CoercionAction.Fail))
             .enable(EnumFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
             .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE)
-            .addModule(
-                new SimpleModule("odd-lantern-strict").setDeserializerModifier(new StrictTypes())))
+            .addModule(types))
         .annotationIntrospector(AnnotationIntrospectorPair.pair(
             new KeyIntrospector(),
             AnnotationIntrospectorPair.pair(needed, JsonMapper.builder().annotationIntrospector())))
@@ -120,7 +120,7 @@ public final class JsonMapping {
    * @return the mapping
    */
   public static JsonMapping ofRecords() {
-    return RECORDS;
+    return OfRecords.MAPPING;
   }
 
   /**
@@ -358,5 +358,13 @@ public final class JsonMapping {
     var place = e.getLocation();
     return new NotJson(
         reason, place == null ? 0 : place.getLineNr(), place == null ? 0 : place.getColumnNr());
+  }
+
+  /** Made when it is needed, which most runs never do. */
+  private static final class OfRecords {
+    private static final JsonMapping MAPPING = new JsonMapping(
+        standardMapper(
+            AnnotationIntrospector.nopInstance(), new SimpleModule("odd-lantern-records")),
+        secret -> {});
   }
 }

@@ -17,6 +17,7 @@ import java.util.Calendar;
 import java.util.Date;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -58,6 +59,9 @@ final class StrictTypes extends ValueDeserializerModifier {
 
   private static final String UNIT =
       ", since it may be seconds or milliseconds; read it as long, and make the moment with Instant.ofEpochSecond or Instant.ofEpochMilli";
+
+  private static final Pattern COUNTED = Pattern.compile("[-+.\\d]+");
+  private static final Pattern WITH_OFFSET = Pattern.compile("[^T]*T.*(Z|[+-]\\d\\d(:?\\d\\d)?)");
 
   private static final Set<Class<?>> WHOLE = Set.of(
       byte.class,
@@ -131,14 +135,13 @@ final class StrictTypes extends ValueDeserializerModifier {
       if (text.isBlank() && !Character.class.equals(handledType())) {
         return ": there is nothing in it";
       }
-      if (MOMENTS.contains(handledType()) && text.matches("[-+.\\d]+")) {
+      if (MOMENTS.contains(handledType()) && COUNTED.matcher(text).matches()) {
         return UNIT;
       }
       if (handledType() == LocalDate.class && text.length() > 10) {
         return ", which is a date alone; OffsetDateTime holds a date and a time";
       }
-      boolean offset = text.matches("[^T]*T.*(Z|[+-]\\d\\d(:?\\d\\d)?)");
-      return handledType() == LocalDateTime.class && offset
+      return handledType() == LocalDateTime.class && WITH_OFFSET.matcher(text).matches()
           ? ", which has no offset; OffsetDateTime has one"
           : "";
     }
