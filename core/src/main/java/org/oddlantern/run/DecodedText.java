@@ -5,8 +5,8 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A text with its escapes undone: those of JSON, character references of XML and percent-encoding, in one
- * pass, and for each letter where it stood before. Who reads a report may undo them, so secrets are looked
+ * A text with escapes of one kind undone: those of JSON, character references of XML or percent-encoding,
+ * and for each letter where it stood before. Who reads a report may undo them, so secrets are looked
  * for in it too; the text itself is never told. Immutable.
  */
 final class DecodedText {
@@ -14,8 +14,7 @@ final class DecodedText {
   private static final String NAMED = "\"\\/bfnrt";
   private static final String MEANT = "\"\\/\b\f\n\r\t";
   private static final Map<String, String> REFERENCES =
-      Map.of("amp", "&", "lt", "<", "gt", ">", "quot", "\"", "apos", "'");
-  private static final int LONGEST_REFERENCE = 9;
+      Map.of("&amp;", "&", "&lt;", "<", "&gt;", ">", "&quot;", "\"", "&apos;", "'");
 
   private final String text;
   private final int[] starts;
@@ -39,12 +38,12 @@ final class DecodedText {
   }
 
   /** A text with one layer of escapes undone, and nothing else; itself if there are none. */
-  static String undone(String text) {
-    if (text.indexOf('\\') < 0 && text.indexOf('&') < 0 && text.indexOf('%') < 0) {
+  static String undone(String text, Escape kind) {
+    if (text.indexOf(kind.sign) < 0) {
       return text;
     }
     StringBuilder undone = new StringBuilder(text.length());
-    scan(text, (meaning, start, end) -> {
+    scan(text, kind, (meaning, start, end) -> {
       if (meaning == null) {
         undone.append(text, start, end);
       } else {
@@ -69,11 +68,11 @@ final class DecodedText {
   }
 
   /** The same with one more layer undone. */
-  DecodedText decoded() {
+  DecodedText decoded(Escape kind) {
     int[] from = new int[text.length()];
     int[] to = new int[text.length()];
     StringBuilder out = new StringBuilder(text.length());
-    scan(text, (meaning, start, end) -> {
+    scan(text, kind, (meaning, start, end) -> {
       int length = meaning == null ? end - start : meaning.length();
       for (int i = 0; i < length; i++) { // no escape is shorter than what it stands for
         from[out.length()] = starts[meaning == null ? start + i : start];
@@ -85,20 +84,16 @@ final class DecodedText {
   }
 
   /** Hears pieces as they stand, with no meaning, and escapes with what they stand for. */
-  private static void scan(String text, Sink sink) {
+  private static void scan(String text, Escape kind, Sink sink) {
     int done = 0;
-    for (int at = 0; at < text.length(); at++) {
-      char c = text.charAt(at);
-      if (c != '\\' && c != '&' && c != '%') {
-        continue;
-      }
-      int end = c == '\\' ? json(text, at) : c == '&' ? reference(text, at) : octets(text, at);
+    for (int at = text.indexOf(kind.sign); at >= 0; at = text.indexOf(kind.sign, at)) {
+      int end = kind.end(text, at);
       if (end > at) {
         sink.piece(null, done, at);
-        sink.piece(meaning(text.substring(at, end)), at, end);
+        sink.piece(meaning(text, at, end), at, end);
         done = end;
-        at = end - 1;
       }
+      at = Math.max(end, at + 1);
     }
     sink.piece(null, done, text.length());
   }
@@ -116,22 +111,50 @@ final class DecodedText {
 
   /** Where a reference of XML ends (XML 1.0, section 4.1); its beginning if it is none. */
   private static int reference(String text, int at) {
-    int end = text.indexOf(';', at);
-    if (end < 0 || end - at > LONGEST_REFERENCE) {
-      return at;
+    if (at + 1 < text.length() && text.charAt(at + 1) == '#') {
+      return numbered(text, at);
     }
-    String name = text.substring(at + 1, end);
-    boolean known = REFERENCES.containsKey(name)
-        || name.matches("#\\d{1,7}")
-        || name.matches("#[xX][0-9a-fA-F]{1,6}");
-    return known ? end + 1 : at;
+    for (String name : REFERENCES.keySet()) {
+      if (text.startsWith(name, at)) {
+        return at + name.length();
+      }
+    }
+    return at;
   }
 
-  /** Where a run of percent-encoded octets ends (RFC 3986, section 2.1). */
+  private static int numbered(String text, int at) {
+    boolean hex = at + 2 < text.length() && (text.charAt(at + 2) | 0x20) == 'x';
+    int first = hex ? at + 3 : at + 2;
+    int end = first;
+    while (end < text.length() && Character.digit(text.charAt(end), hex ? 16 : 10) >= 0) {
+      end++;
+    }
+    boolean whole = end > first
+        && end - first <= (hex ? 6 : 7)
+        && end < text.length()
+        && text.charAt(end) == ';';
+    return whole ? end + 1 : at;
+  }
+
+  /**
+   * Where the percent-encoded octets of one letter end (RFC 3986, section 2.1); its beginning if there is
+   * none. Octets that are no letter may become one when something else is undone.
+   */
   private static int octets(String text, int at) {
-    int end = at;
-    while (end < text.length() && text.charAt(end) == '%' && areHex(text, end + 1, 2)) {
-      end += 3;
+    if (!areHex(text, at + 1, 2)) {
+      return at;
+    }
+    int first = Integer.parseInt(text, at + 1, at + 3, 16);
+    int length = first < 0x80 ? 1 : first < 0xC2 ? 0 : first < 0xE0 ? 2 : first < 0xF0 ? 3 : 4;
+    int end = at + 3 * length;
+    for (int next = at + 3; next < end; next += 3) {
+      boolean rest = next < text.length()
+          && text.charAt(next) == '%'
+          && areHex(text, next + 1, 2)
+          && (Integer.parseInt(text, next + 1, next + 3, 16) & 0xC0) == 0x80;
+      if (!rest) {
+        return at;
+      }
     }
     return end;
   }
@@ -145,26 +168,57 @@ final class DecodedText {
     return true;
   }
 
-  private static String meaning(String escape) {
-    if (escape.charAt(0) == '%') {
-      byte[] bytes = new byte[escape.length() / 3];
+  private static String meaning(String text, int at, int end) {
+    if (text.charAt(at) == '%') {
+      byte[] bytes = new byte[(end - at) / 3];
       for (int i = 0; i < bytes.length; i++) {
-        bytes[i] = (byte) Integer.parseInt(escape.substring(3 * i + 1, 3 * i + 3), 16);
+        bytes[i] = (byte) Integer.parseInt(text, at + 3 * i + 1, at + 3 * i + 3, 16);
       }
       return new String(bytes, StandardCharsets.UTF_8);
     }
-    if (escape.charAt(0) == '\\') {
-      return escape.length() == 2
-          ? String.valueOf(MEANT.charAt(NAMED.indexOf(escape.charAt(1))))
-          : String.valueOf((char) Integer.parseInt(escape.substring(2), 16));
+    if (text.charAt(at) == '\\') {
+      return String.valueOf(
+          end - at == 2
+              ? MEANT.charAt(NAMED.indexOf(text.charAt(at + 1)))
+              : (char) Integer.parseInt(text, at + 2, end, 16));
     }
-    String name = escape.substring(1, escape.length() - 1);
-    if (name.charAt(0) != '#') {
-      return REFERENCES.getOrDefault(name, escape);
+    if (text.charAt(at + 1) != '#') {
+      return REFERENCES.getOrDefault(text.substring(at, end), "");
     }
-    boolean hex = Character.toLowerCase(name.charAt(1)) == 'x';
-    int point = hex ? Integer.parseInt(name.substring(2), 16) : Integer.parseInt(name.substring(1));
+    boolean hex = (text.charAt(at + 2) | 0x20) == 'x';
+    int point = Integer.parseInt(text, at + (hex ? 3 : 2), end - 1, hex ? 16 : 10);
     return Character.isValidCodePoint(point) ? Character.toString(point) : "\uFFFD";
+  }
+
+  /** A kind of escapes, by the sign that begins them. */
+  enum Escape {
+    JSON('\\') {
+      @Override
+      int end(String text, int at) {
+        return json(text, at);
+      }
+    },
+    XML('&') {
+      @Override
+      int end(String text, int at) {
+        return reference(text, at);
+      }
+    },
+    PERCENT('%') {
+      @Override
+      int end(String text, int at) {
+        return octets(text, at);
+      }
+    };
+
+    private final char sign;
+
+    Escape(char sign) {
+      this.sign = sign;
+    }
+
+    /** Where one that begins there ends; its beginning if none does. */
+    abstract int end(String text, int at);
   }
 
   /** Hears the pieces of a text. */

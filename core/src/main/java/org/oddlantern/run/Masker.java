@@ -108,7 +108,7 @@ final class Masker {
     }
     List<String> secrets = texts.ofLength(LIKELY);
     return LITERAL.matcher(line).replaceAll(found -> {
-      String literal = DecodedText.undone(found.group(1));
+      String literal = DecodedText.undone(found.group(1), DecodedText.Escape.JSON);
       boolean secret = secrets.stream()
           .anyMatch(one -> literal.equals(one)
               || literal.contains(one) && !one.chars().allMatch(Character::isLetter));

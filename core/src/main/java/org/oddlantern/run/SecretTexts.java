@@ -1,12 +1,17 @@
 package org.oddlantern.run;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.atomic.AtomicLongArray;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -20,7 +25,18 @@ final class SecretTexts {
   /** JSON in JSON in XML is as deep as texts are nested in each other. */
   private static final int LAYERS = 3;
 
+  private static final int WINDOW = 1 << 18;
+
+  /** No secret is longer with all its escapes. */
+  private static final int OVERLAP = 1 << 14;
+
   private static final int SLOTS = 1 << 16;
+
+  /** What the first of the letters of a beginning counts in it. */
+  private static final int FIRST = 31 * 31 * 31;
+
+  /** What has an escape of its own: in JSON (RFC 8259, section 7) and XML (1.0, section 4.6). */
+  private static final Pattern SPECIAL = Pattern.compile("[\"\\\\&<>'\\x00-\\x1F]");
 
   private final Map<Integer, Map<Integer, Map<String, Form>>> byBeginning =
       new ConcurrentHashMap<>();
@@ -28,6 +44,8 @@ final class SecretTexts {
   private final SecretPieces pieces = new SecretPieces();
   private final Map<String, Boolean> known = new ConcurrentHashMap<>();
   private volatile boolean empty = true;
+  private volatile boolean slashed;
+  private volatile boolean special;
   private volatile int shortest = Integer.MAX_VALUE;
 
   /** Hides a text from now on; one that is very short cannot be told from others. */
@@ -39,6 +57,8 @@ final class SecretTexts {
       return;
     }
     pieces.learn(secret);
+    slashed |= secret.indexOf('/') >= 0;
+    special |= SPECIAL.matcher(secret).find();
     for (String form : SecretForms.of(secret)) {
       add(new Form(form, variable));
     }
@@ -78,41 +98,72 @@ final class SecretTexts {
   private List<Hit> hits(String text) {
     List<Hit> hits = new ArrayList<>(0);
     find(text, (start, end, variable) -> hits.add(new Hit(start, end, variable)));
-    String last = text;
-    for (int layer = 1; layer <= LAYERS; layer++) {
-      String next = DecodedText.undone(last);
-      if (next.equals(last)) {
-        break;
+    for (int from = 0; from < text.length(); from += WINDOW) {
+      String window = text.substring(from, Math.min(text.length(), from + WINDOW + OVERLAP));
+      if (mayHide(window)) {
+        addHidden(window, from, hits);
       }
-      if (find(next, (start, end, variable) -> {})) {
-        addDecoded(text, layer, hits);
-      }
-      last = next;
     }
     return hits.size() < 2 ? hits : apart(hits);
   }
 
+  /** Those that escapes hide, of a piece of a text, so that no text is undone at its full length. */
+  private void addHidden(String text, int from, List<Hit> hits) {
+    Set<String> seen = new HashSet<>(Set.of(text));
+    Deque<Undone> open = new ArrayDeque<>(List.of(new Undone(text, List.of())));
+    while (!open.isEmpty()) {
+      Undone undone = open.remove();
+      for (Undone next : undone.next()) {
+        if (seen.add(next.text)) {
+          if (find(next.text, (start, end, variable) -> {})) {
+            addDecoded(text, from, next.layers, hits);
+          }
+          open.add(next);
+        }
+      }
+    }
+  }
+
+  /**
+   * Whether undoing escapes may bring out a secret: always one of those that can stand for any letter, and
+   * where a secret has a letter of its own escape, that one too. Nearly every text has quotes that are
+   * escaped, and is not worth the effort.
+   */
+  private boolean mayHide(String text) {
+    return text.contains("\\u")
+        || text.contains("&#")
+        || text.contains("&amp;")
+        || text.indexOf('%') >= 0
+        || slashed && text.contains("\\/")
+        || special && (text.indexOf('\\') >= 0 || text.indexOf('&') >= 0);
+  }
+
   /** The places of what was found under so many layers of escapes. */
-  private void addDecoded(String text, int layers, List<Hit> hits) {
+  private void addDecoded(String text, int from, List<DecodedText.Escape> layers, List<Hit> hits) {
     DecodedText decoded = DecodedText.of(text);
-    for (int i = 0; i < layers; i++) {
-      decoded = decoded.decoded();
+    for (DecodedText.Escape layer : layers) {
+      decoded = decoded.decoded(layer);
     }
     DecodedText last = decoded;
     find(
         last.text(),
         (start, end, variable) ->
-            hits.add(new Hit(last.start(start), last.end(end - 1), variable)));
+            hits.add(new Hit(from + last.start(start), from + last.end(end - 1), variable)));
   }
 
   private boolean find(String text, HitHearer hearer) {
     boolean found = false;
-    for (int at = 0; at + SHORTEST <= text.length(); at++) {
-      Form form = formAt(text, at);
+    int last = text.length() - SHORTEST;
+    int beginning = last < 0 ? 0 : beginning(text, 0);
+    for (int at = 0; at <= last; at++) {
+      Form form = mayBegin(beginning) ? formAt(text, at, beginning) : null;
       if (form != null) {
         found = true;
         hearer.hit(at, at + form.text.length(), form.variable);
         at += form.text.length() - 1;
+        beginning = at < last ? beginning(text, at + 1) : 0;
+      } else if (at < last) {
+        beginning = (beginning - text.charAt(at) * FIRST) * 31 + text.charAt(at + SHORTEST);
       }
     }
     return found;
@@ -153,12 +204,12 @@ final class SecretTexts {
     return known.keySet().stream().filter(secret -> secret.length() >= least).toList();
   }
 
-  private @Nullable Form formAt(String text, int at) {
-    int beginning = beginning(text, at);
+  private boolean mayBegin(int beginning) {
     int slot = slot(beginning);
-    if ((filter.get(slot >> 6) & (1L << (slot & 63))) == 0) {
-      return null;
-    }
+    return (filter.get(slot >> 6) & (1L << (slot & 63))) != 0;
+  }
+
+  private @Nullable Form formAt(String text, int at, int beginning) {
     Map<Integer, Map<String, Form>> byLength = byBeginning.get(beginning);
     if (byLength != null) {
       for (Map.Entry<Integer, Map<String, Form>> known : byLength.entrySet()) {
@@ -198,6 +249,24 @@ final class SecretTexts {
   /** Hears where secrets stand. */
   private interface HitHearer {
     void hit(int start, int end, String variable);
+  }
+
+  /** A text in which layers of escapes are undone. */
+  private record Undone(String text, List<DecodedText.Escape> layers) {
+
+    /** With one more layer undone, of each kind. */
+    List<Undone> next() {
+      List<Undone> next = new ArrayList<>();
+      for (DecodedText.Escape kind : DecodedText.Escape.values()) {
+        String undone = layers.size() < LAYERS ? DecodedText.undone(text, kind) : text;
+        if (!undone.equals(text)) {
+          List<DecodedText.Escape> more = new ArrayList<>(layers);
+          more.add(kind);
+          next.add(new Undone(undone, more));
+        }
+      }
+      return next;
+    }
   }
 
   /** A place where a secret stands. */
