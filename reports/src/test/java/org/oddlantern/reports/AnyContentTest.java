@@ -1,6 +1,7 @@
 package org.oddlantern.reports;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
@@ -61,7 +62,7 @@ class AnyContentTest {
     ByteArrayOutputStream console = new ByteArrayOutputStream();
     RunResult result;
     try (ServerSocket server = answering();
-        JournalWriter writer = new JournalWriter(journal);
+        JournalWriter writer = new JournalWriter(journal, 2_000, written -> {});
         CapturedPrinting printing = CapturedPrinting.begun()) {
       result = new Runner(order(server), Clock.systemUTC())
           .run(List.of(
@@ -92,6 +93,22 @@ class AnyContentTest {
         DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(file.toFile());
       }
     }
+    withoutItsBodies(run, new Journal(journal));
+  }
+
+  private void withoutItsBodies(RunData run, Journal journal) throws IOException {
+    Files.move(folder.resolve("bodies"), folder.resolve("moved"));
+    IOException lost = assertThrows(
+        IOException.class, () -> HtmlReport.write(run, journal, folder.resolve("report")));
+    assertTrue(
+        lost.getMessage()
+            .matches(
+                "(a body|\\d+ bodies) could not be shown: the body bodies/.* cannot be read: .*; the rest of the report is whole"),
+        lost.getMessage());
+    assertTrue(lost.getCause() != null);
+    String pages = all(folder.resolve("report"), "suite-*.html");
+    assertEquals(CASES, pages.split("class=\"case[ \"]", -1).length - 1);
+    assertTrue(pages.contains("it could not be shown: the body bodies/"));
   }
 
   private static String all(Path folder, String glob) throws IOException {

@@ -6,12 +6,33 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.run.BodyRecord;
 import org.oddlantern.run.Journal;
 
-/** Fetches the texts of bodies, also of those that lie beside the journal. */
-record Bodies(Journal journal, Path pages) {
+/** Fetches the texts of bodies, also of those that lie beside the journal. Thread-safe. */
+final class Bodies {
+
+  private final Journal journal;
+  private final Path pages;
+  private final Queue<Throwable> unshown = new ConcurrentLinkedQueue<>();
+
+  Bodies(Journal journal, Path pages) {
+    this.journal = journal;
+    this.pages = pages;
+  }
+
+  /** One could not be shown, though its page could. */
+  void unshown(Throwable cause) {
+    unshown.add(cause);
+  }
+
+  /** Why those could not be shown that could not. */
+  Queue<Throwable> unshown() {
+    return unshown;
+  }
 
   /** Where something beside the journal lies, seen from the pages. */
   String link(@Nullable String file) {

@@ -1,5 +1,6 @@
 package org.oddlantern.reports.html;
 
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -36,19 +37,8 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
     this(size, lines, note, "", false);
   }
 
-  /** A body that cannot be shown says so, and leaves the rest of its page alone. */
+  /** A body of which this is the text. */
   static BodyView of(BodyRecord body, String text, List<Finding> findings) {
-    try {
-      return shown(body, text, findings);
-    } catch (RuntimeException | StackOverflowError e) {
-      return new BodyView(
-          Amounts.size(body.bytes()),
-          List.of(),
-          "it could not be shown: " + e.getClass().getSimpleName());
-    }
-  }
-
-  private static BodyView shown(BodyRecord body, String text, List<Finding> findings) {
     String size = Amounts.size(body.bytes());
     if (body.bytes() == 0) {
       return new BodyView("empty", List.of(), "");
@@ -82,8 +72,20 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
         whole ? "" : "cut: " + text.length() + " characters in all");
   }
 
-  /** A body: a long one in which nothing is wrong shows its beginning only. */
+  /** A body; one that cannot be shown says so, and leaves the rest of its page alone. */
   static BodyView of(BodyRecord body, Bodies bodies, List<Finding> findings) {
+    try {
+      return shown(body, bodies, findings);
+    } catch (RuntimeException | StackOverflowError e) {
+      bodies.unshown(e);
+      String why =
+          e instanceof UncheckedIOException ? e.getMessage() : e.getClass().getSimpleName();
+      return new BodyView(Amounts.size(body.bytes()), List.of(), "it could not be shown: " + why);
+    }
+  }
+
+  /** A long one in which nothing is wrong shows its beginning only. */
+  private static BodyView shown(BodyRecord body, Bodies bodies, List<Finding> findings) {
     if (body.isPicture()) {
       return new BodyView(
           Amounts.size(body.bytes()), List.of(), "a picture", bodies.link(body.file()), true);

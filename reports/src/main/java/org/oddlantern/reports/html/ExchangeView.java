@@ -45,10 +45,10 @@ public record ExchangeView(
   static ExchangeView of(AskedRecord asked, Bodies bodies) {
     return asked instanceof ExchangeRecord exchange
         ? of(exchange, bodies)
-        : of((QueryRecord) asked);
+        : of((QueryRecord) asked, bodies);
   }
 
-  private static ExchangeView of(QueryRecord query) {
+  private static ExchangeView of(QueryRecord query, Bodies bodies) {
     BodyRecord answer = new BodyRecord(query.answer().length(), query.answer(), null, List.of());
     return new ExchangeView(
         "look into " + query.database(),
@@ -61,7 +61,7 @@ public record ExchangeView(
         List.of(),
         BodyView.ofQuery(query.sql(), query.parameters()),
         List.of(),
-        BodyView.of(answer, query.answer(), findings(query.verdicts(), Verdict::inReply)),
+        BodyView.of(answer, bodies, findings(query.verdicts(), Verdict::inReply)),
         "");
   }
 

@@ -109,6 +109,14 @@ public final class HtmlReport {
     if (first != null) {
       throw new IOException(first.getMessage() + "; the other pages are whole", first);
     }
+    Throwable body = bodies.unshown().peek();
+    if (body != null) {
+      int count = bodies.unshown().size();
+      throw new IOException(
+          (count == 1 ? "a body" : count + " bodies") + " could not be shown: " + body.getMessage()
+              + "; the rest of the report is whole",
+          body);
+    }
   }
 
   private void suite(SuiteView suite, String run) {
