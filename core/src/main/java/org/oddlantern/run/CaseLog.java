@@ -5,7 +5,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -32,8 +31,6 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private static final int MOST_PRINTED = 1 << 20;
   private static final int MOST_FORGOTTEN = 50;
 
-  private static final int MOST_KEPT = 16 << 20;
-
   private final String id;
   private final String marker;
   private final Workshop workshop;
@@ -42,7 +39,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final IdentityHashMap<Asked, LogEntry> entries = new IdentityHashMap<>();
   private final List<LogEntry> inOrder = new ArrayList<>();
   private final List<Asked> forgotten = new ArrayList<>();
-  private final List<Kept> kept = new ArrayList<>(0);
+  private final KeptThings kept = new KeptThings();
   private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
   private @Nullable Thread owner;
   private int verdicts;
@@ -195,17 +192,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public synchronized void kept(String name, String contentType, byte[] content) {
-    int before = kept.stream().mapToInt(one -> one.content.length).sum();
-    if (before + (long) content.length > MOST_KEPT) {
-      throw new IllegalArgumentException(String.format(
-          Locale.ROOT,
-          "'%s' has %d bytes; a case keeps %d bytes at most, and has kept %d",
-          name,
-          content.length,
-          MOST_KEPT,
-          before));
-    }
-    kept.add(new Kept(name, contentType, content.clone()));
+    kept.add(name, contentType, content);
   }
 
   /** The parts in words, each with how much was asked before it. */
@@ -223,9 +210,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   synchronized List<KeptRecord> kept(Recording recording) {
-    return kept.stream()
-        .map(one -> recording.record(one.name, one.contentType, one.content))
-        .toList();
+    return kept.records(recording);
   }
 
   @Override
@@ -399,13 +384,4 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     forgotten.forEach(recording::learn);
     inOrder.forEach(entry -> recording.learn(entry.asked));
   }
-
-  /**
-   * Something to be kept.
-   *
-   * @param name a name for people
-   * @param contentType its media type
-   * @param content its bytes
-   */
-  private record Kept(String name, String contentType, byte[] content) {}
 }
