@@ -7,6 +7,7 @@ import java.util.Map;
 import org.oddlantern.json.Equality;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.FindingsUpToCap;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Identity;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -23,6 +24,9 @@ record DistinctShape() implements Shape {
 
   @Override
   public List<Finding> differences(Location where, JsonNode value) {
+    if (GatheredValues.isNothing(value)) {
+      return GatheredValues.nothing(where, words());
+    }
     if (!value.isArray()) {
       return List.of(Finding.of(where, words(), Words.withKind(value)));
     }

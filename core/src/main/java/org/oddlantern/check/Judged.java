@@ -6,6 +6,7 @@ import java.util.function.Function;
 import org.oddlantern.http.Check;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
@@ -52,6 +53,9 @@ public final class Judged<T> implements Shape, Check {
 
   @Override
   public List<Finding> differences(Location where, JsonNode value) {
+    if (GatheredValues.isNothing(value)) {
+      return GatheredValues.nothing(where, words);
+    }
     T item;
     try {
       item = JsonMapping.standard().read(value, type);

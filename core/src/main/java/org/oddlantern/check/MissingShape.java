@@ -2,6 +2,7 @@ package org.oddlantern.check;
 
 import java.util.List;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Words;
@@ -17,7 +18,9 @@ record MissingShape() implements Shape {
 
   @Override
   public List<Finding> examine(Location where, JsonNode value) {
-    return value.isMissingNode() ? List.of() : differences(where, value);
+    return value.isMissingNode() || GatheredValues.isNothing(value)
+        ? List.of()
+        : differences(where, value);
   }
 
   @Override

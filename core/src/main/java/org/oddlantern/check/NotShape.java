@@ -25,10 +25,10 @@ record NotShape(Shape shape) implements ComposedShape {
 
   @Override
   public List<Finding> differences(Location where, JsonNode value) {
+    if (GatheredValues.isNothing(value)) {
+      return GatheredValues.nothing(where, words());
+    }
     if (value instanceof GatheredValues && !asksAboutLists()) {
-      if (value.isEmpty()) {
-        return List.of(Finding.of(where, words(), "nothing to compare"));
-      }
       FindingsUpToCap findings = new FindingsUpToCap();
       for (int i = 0; i < value.size(); i++) {
         examine(where.child(i), value.get(i)).forEach(finding -> findings.add(() -> finding));

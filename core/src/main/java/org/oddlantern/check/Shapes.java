@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Comparison;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.WantedValue;
 import org.oddlantern.schema.Schema;
@@ -76,7 +77,9 @@ public class Shapes extends ListShapes {
    * @return the shape
    */
   public static Shape anyValue() {
-    return new KindShape("a value that is there and not null", node -> !node.isNull());
+    return new KindShape(
+        "a value that is there and not null",
+        node -> !node.isNull() && !GatheredValues.isNothing(node));
   }
 
   /**

@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Equality;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Identity;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
@@ -54,6 +55,9 @@ public final class Sorted implements ComposedShape {
   @Override
   public List<Finding> differences(Location where, JsonNode there) {
     JsonNode value = UntypedText.asList(there);
+    if (GatheredValues.isNothing(value)) {
+      return GatheredValues.nothing(where, words());
+    }
     if (!value.isArray()) {
       return List.of(Finding.of(where, words(), Words.withKind(value)));
     }

@@ -3,6 +3,7 @@ package org.oddlantern.schema;
 import java.util.List;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.schema.internal.CompiledSchema;
@@ -120,6 +121,8 @@ public final class Schema implements Shape {
 
   @Override
   public List<Finding> differences(Location where, JsonNode value) {
-    return compiled.findings(where, value);
+    return GatheredValues.isNothing(value)
+        ? GatheredValues.nothing(where, words())
+        : compiled.findings(where, value);
   }
 }

@@ -77,7 +77,8 @@ final class RandomTerms {
       case 7 ->
         Term.ofLists(
             Checks.anyValue(),
-            (term, seen) -> !(seen instanceof Term.Json json && json.value() == null));
+            (term, seen) ->
+                !Term.isNothing(seen) && !(seen instanceof Term.Json json && json.value() == null));
       case 8 -> new Term(Checks.missing(), (term, seen) -> seen.isMissing());
       case 9 ->
         Term.ofLists(

@@ -38,9 +38,10 @@ record Term(
 
   /** Of values gathered from many places, none is as it is not to be; of a list, the list. */
   static Term not(Term one) {
-    BiPredicate<Term, Seen> oracle = (term, seen) -> one.ofLists || !seen.isGathered()
-        ? !one.holds(seen)
-        : !seen.items().isEmpty() && seen.items().stream().noneMatch(one::holds);
+    BiPredicate<Term, Seen> oracle = (term, seen) -> !isNothing(seen)
+        && (one.ofLists || !seen.isGathered()
+            ? !one.holds(seen)
+            : seen.items().stream().noneMatch(one::holds));
     return new Term(Checks.not(one.wanted), oracle, false, one.ofLists, List.of(one));
   }
 
@@ -75,7 +76,15 @@ record Term(
 
   /** No shape holds where nothing is, except the one that says so, by itself or as a choice. */
   boolean holds(Seen seen) {
-    return seen.isMissing() ? allowsNothing : oracle.test(this, seen);
+    if (seen.isMissing()) {
+      return allowsNothing;
+    }
+    return isNothing(seen) && wanted instanceof MissingShape || oracle.test(this, seen);
+  }
+
+  /** A path to many places led to none. */
+  static boolean isNothing(Seen seen) {
+    return seen.isGathered() && seen.items().isEmpty();
   }
 
   /** What is looked at. */
@@ -256,7 +265,7 @@ record Term(
   /** Numbers by value if all are numbers, texts by code points if all are texts. */
   static boolean sorted(Seen seen, boolean descending) {
     List<Seen> items = seen.items();
-    if (items == null) {
+    if (items == null || isNothing(seen)) {
       return false;
     }
     boolean numbers = items.stream().allMatch(item -> item.number() != null);
@@ -278,7 +287,9 @@ record Term(
 
   static boolean distinct(Seen seen) {
     List<Seen> items = seen.items();
-    return items != null && items.stream().map(Term::plain).distinct().count() == items.size();
+    return items != null
+        && !isNothing(seen)
+        && items.stream().map(Term::plain).distinct().count() == items.size();
   }
 
   private static @Nullable Object plain(@Nullable Object value) {
