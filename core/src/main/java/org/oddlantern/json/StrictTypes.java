@@ -84,7 +84,7 @@ final class StrictTypes extends ValueDeserializerModifier {
       return new TextOnly(known);
     }
     ValueDeserializer<?> strict = WHOLE.contains(type) ? new Whole(known) : known;
-    return UntypedScalar.TYPES.contains(type) ? new UntypedScalar(strict) : strict;
+    return UntypedScalar.reads(type) ? new UntypedScalar(strict) : strict;
   }
 
   /** Reads from text only, and from text that says no more than the type holds. */

@@ -1,8 +1,5 @@
 package org.oddlantern.json;
 
-import java.math.BigDecimal;
-import java.math.BigInteger;
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -20,26 +17,15 @@ final class UntypedScalar extends DelegatingDeserializer {
   /** What says of a reading that its texts came without a kind. */
   static final Object ATTRIBUTE = UntypedScalar.class;
 
-  static final Set<Class<?>> TYPES = Set.of(
-      byte.class,
-      Byte.class,
-      short.class,
-      Short.class,
-      int.class,
-      Integer.class,
-      long.class,
-      Long.class,
-      float.class,
-      Float.class,
-      double.class,
-      Double.class,
-      boolean.class,
-      Boolean.class,
-      BigInteger.class,
-      BigDecimal.class);
-
   UntypedScalar(ValueDeserializer<?> known) {
     super(known);
+  }
+
+  /** Whether a type is a number or a truth. */
+  static boolean reads(Class<?> type) {
+    return type.isPrimitive()
+        ? !type.equals(char.class)
+        : type.equals(Boolean.class) || Number.class.isAssignableFrom(type);
   }
 
   @Override
