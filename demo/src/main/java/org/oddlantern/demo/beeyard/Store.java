@@ -11,7 +11,9 @@ import org.h2.jdbcx.JdbcDataSource;
 import org.h2.tools.Server;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
+import org.jdbi.v3.core.mapper.CaseStrategy;
 import org.jdbi.v3.core.mapper.reflect.ConstructorMapper;
+import org.jdbi.v3.core.mapper.reflect.ReflectionMappers;
 
 /** The database of the beeyard: in memory, and readable over JDBC from outside while the service runs. */
 final class Store implements AutoCloseable {
@@ -50,6 +52,8 @@ final class Store implements AutoCloseable {
     source.setUser("beeyard");
     source.setPassword("fennel-and-dill");
     Jdbi jdbi = Jdbi.create(source);
+    // by the machine's language the letters of ID are others in Turkish
+    jdbi.getConfig(ReflectionMappers.class).setCaseChange(CaseStrategy.LOWER);
     jdbi.registerRowMapper(ConstructorMapper.factory(Hive.class));
     jdbi.registerRowMapper(ConstructorMapper.factory(Inspection.class));
     Store store = new Store(
