@@ -79,11 +79,11 @@ record Description(Planner planner, Plan plan) {
   }
 
   private static String state(CaseMarks marks) {
-    if (marks.toBeWritten()) {
-      return " *(still to be written)*";
+    if (marks.pending()) {
+      return " *(pending)*";
     }
-    if (!marks.notNow().isEmpty()) {
-      return " *(not looked at now: " + escaped(marks.notNow()) + ")*";
+    if (!marks.skipped().isEmpty()) {
+      return " *(skipped: " + escaped(marks.skipped()) + ")*";
     }
     return marks.knownFault().isEmpty()
         ? ""

@@ -31,11 +31,11 @@ record ListJson(Planner planner, Plan plan) {
     told.put("gives", one.handsOn() == null ? List.of() : List.of(Words.of(one.handsOn())));
     told.put("steps", planner.steps(one));
     List<String> state = new ArrayList<>();
-    if (one.marks().toBeWritten()) {
-      state.add("to be written");
+    if (one.marks().pending()) {
+      state.add("pending");
     }
-    if (!one.marks().notNow().isEmpty()) {
-      state.add("not now: " + one.marks().notNow());
+    if (!one.marks().skipped().isEmpty()) {
+      state.add("skipped: " + one.marks().skipped());
     }
     if (!one.marks().knownFault().isEmpty()) {
       state.add("known fault " + one.marks().knownFault());

@@ -67,12 +67,12 @@ record ListText(PrintStream out) {
     if (!marks.tags().isEmpty()) {
       lines.add("tags " + String.join(", ", marks.tags()));
     }
-    if (!marks.notNow().isEmpty()) {
-      lines.add(
-          "not now: " + marks.notNow() + (marks.until() == null ? "" : ", until " + marks.until()));
+    if (!marks.skipped().isEmpty()) {
+      lines.add("skipped: " + marks.skipped()
+          + (marks.until() == null ? "" : ", until " + marks.until()));
     }
-    if (marks.toBeWritten()) {
-      lines.add("to be written");
+    if (marks.pending()) {
+      lines.add("pending");
     }
     if (!marks.knownFault().isEmpty()) {
       lines.add("known fault " + marks.knownFault());

@@ -20,7 +20,7 @@ import picocli.CommandLine.Spec;
     description = "Runs HTTP API tests written as Java code.",
     mixinStandardHelpOptions = true,
     versionProvider = Version.class,
-    synopsisSubcommandLabel = "VERB",
+    synopsisSubcommandLabel = "COMMAND",
     commandListHeading = "%nVerbs:%n",
     footer = {
       "",

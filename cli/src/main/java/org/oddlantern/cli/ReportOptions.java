@@ -47,7 +47,7 @@ final class ReportOptions {
   private @Nullable Path history;
 
   @Option(
-      names = "--keep",
+      names = "--keep-runs",
       paramLabel = "N",
       description =
           "How many runs the history keeps, like 50, or for how long, like 90d (default: 60).")
@@ -110,7 +110,8 @@ final class ReportOptions {
       earlier = earlier(before);
     }
     if (keep != null && !HistorySettings.KEEP.matcher(keep).matches()) {
-      throw new Misuse("--keep takes a number of runs, like 50, or of days, like 90d, not " + keep);
+      throw new Misuse(
+          "--keep-runs takes a number of runs, like 50, or of days, like 90d, not " + keep);
     }
   }
 

@@ -41,7 +41,7 @@ final class RunOptions {
   private List<String> tags = new ArrayList<>();
 
   @Option(
-      names = "--not-tag",
+      names = "--without-tag",
       paramLabel = "TAG",
       split = ",",
       description = "Leave out cases with this tag. May be repeated.")
@@ -76,7 +76,7 @@ final class RunOptions {
   private @Nullable String part;
 
   @Option(
-      names = "--earlier",
+      names = "--times-from",
       paramLabel = "FOLDER",
       description = "Balance the parts by how long cases took in the journals of this folder.")
   private @Nullable Path earlier;
@@ -103,7 +103,7 @@ final class RunOptions {
   private @Nullable Path out;
 
   @Option(
-      names = "--long-body",
+      names = "--inline-bodies",
       paramLabel = "N",
       defaultValue = "16384",
       description =
@@ -112,7 +112,7 @@ final class RunOptions {
 
   int longBody() {
     if (longBody < 0) {
-      throw new Misuse("--long-body takes a number of characters, not " + longBody);
+      throw new Misuse("--inline-bodies takes a number of characters, not " + longBody);
     }
     return longBody;
   }
@@ -158,7 +158,7 @@ final class RunOptions {
 
   Part part() {
     if (earlier != null && !Files.exists(earlier)) {
-      throw new Misuse("--earlier names " + earlier + ", which is not there");
+      throw new Misuse("--times-from names " + earlier + ", which is not there");
     }
     if (part == null) {
       return Part.WHOLE;
@@ -168,7 +168,7 @@ final class RunOptions {
     } catch (IllegalArgumentException e) {
       throw new Misuse("--part " + part + ": " + e.getMessage());
     } catch (IOException e) {
-      throw new Misuse("the journals of --earlier cannot be read: " + e.getMessage());
+      throw new Misuse("the journals of --times-from cannot be read: " + e.getMessage());
     }
   }
 

@@ -15,7 +15,7 @@ import picocli.CommandLine.Spec;
       SchemaSketchCommand.class,
       SchemaConformanceCommand.class
     },
-    synopsisSubcommandLabel = "VERB",
+    synopsisSubcommandLabel = "COMMAND",
     commandListHeading = "%nVerbs:%n")
 final class SchemaCommand implements Runnable {
 

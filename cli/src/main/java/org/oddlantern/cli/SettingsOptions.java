@@ -13,7 +13,8 @@ final class SettingsOptions {
   @Option(
       names = "--env",
       paramLabel = "NAME",
-      description = "The environment to run on (else ODD_LANTERN_ENV, else 'use' of the settings).")
+      description =
+          "The environment to run on (else ODD_LANTERN_ENV, else 'environment' of the settings).")
   private @Nullable String environment;
 
   @Option(

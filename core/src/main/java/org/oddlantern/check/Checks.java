@@ -64,7 +64,7 @@ public final class Checks extends Steps {
   /**
    * The status has that shape.
    *
-   * @param shape a shape of numbers, like {@code between(200, 299)} or {@code among(200, 204)}
+   * @param shape a shape of numbers, like {@code between(200, 299)} or {@code oneOf(200, 204)}
    * @return the check
    */
   public static Check status(Shape shape) {

@@ -2,7 +2,7 @@ package org.oddlantern.check;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
 
@@ -13,20 +13,20 @@ final class GatheredFailures {
 
   static <X extends Exception> void of(Deeds<X> piece) throws X {
     Gathering gathering = Gathering.begun();
-    List<NotAsPromised> failures = new ArrayList<>();
+    List<CheckFailed> failures = new ArrayList<>();
     try (CurrentCase.Binding binding = CurrentCase.adding(gathering)) {
       piece.done();
-    } catch (NotAsPromised e) {
+    } catch (CheckFailed e) {
       failures.add(e); // a reading that found nothing: there is no value to go on with
     } catch (Throwable e) {
       if (!gathering.failures().isEmpty()) {
-        e.addSuppressed(NotAsPromised.all(gathering.failures()));
+        e.addSuppressed(CheckFailed.all(gathering.failures()));
       }
       throw e;
     }
     failures.addAll(0, gathering.failures());
     if (!failures.isEmpty()) {
-      Gathering.giveUp(NotAsPromised.all(failures));
+      Gathering.giveUp(CheckFailed.all(failures));
     }
   }
 }

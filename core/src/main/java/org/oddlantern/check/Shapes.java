@@ -214,13 +214,13 @@ public class Shapes extends ListShapes {
    * @param more more of them
    * @return the shape
    */
-  public static Shape among(
+  public static Shape oneOf(
       @Nullable Object first, @Nullable Object second, @Nullable Object... more) {
-    Shape among = shape(first).or(second);
+    Shape either = shape(first).or(second);
     for (Object other : more) {
-      among = among.or(other);
+      either = either.or(other);
     }
-    return among;
+    return either;
   }
 
   /**

@@ -2,7 +2,7 @@ package org.oddlantern.check;
 
 import java.time.Duration;
 import java.util.Optional;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
@@ -24,7 +24,7 @@ public class Steps extends Shapes {
    * @param <X> the checked exception the piece may throw
    * @param piece calls and checks
    * @throws X if the piece throws it
-   * @throws org.oddlantern.http.NotAsPromised with every failure, if there was one
+   * @throws org.oddlantern.http.CheckFailed with every failure, if there was one
    */
   public static <X extends Exception> void gatherFailures(Deeds<X> piece) throws X {
     Needed.of(piece, "gatherFailures(piece): piece");
@@ -49,7 +49,7 @@ public class Steps extends Shapes {
         piece.done();
         return true;
       });
-    } catch (NotAsPromised e) {
+    } catch (CheckFailed e) {
       Gathering.giveUp(e); // it gives no value, so the rest can go on
     }
   }

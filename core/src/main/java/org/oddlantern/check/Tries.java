@@ -3,8 +3,8 @@ package org.oddlantern.check;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.NoReply;
-import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Gathering;
@@ -104,7 +104,7 @@ final class Tries {
             "%d tries, none held; the last after %s",
             tries,
             Durations.words(elapsed())));
-    boolean told = last instanceof NotAsPromised || last instanceof NoReply;
+    boolean told = last instanceof CheckFailed || last instanceof NoReply;
     return told ? finding : finding.hint("the last failure: " + last.getMessage());
   }
 

@@ -16,7 +16,7 @@ import org.oddlantern.json.Secret;
 public record DatabaseSettings(String name, Map<String, SettingsValue> values) {
 
   /** The keys that are known. */
-  static final List<String> KEYS = List.of("url", "user", "password", "deadline");
+  static final List<String> KEYS = List.of("url", "user", "password", "timeout");
 
   /**
    * The database as defined.
@@ -42,11 +42,11 @@ public record DatabaseSettings(String name, Map<String, SettingsValue> values) {
         Secret secret = password == null ? Secret.of("") : password.secret(sources);
         database = database.signingIn(user.resolved(sources), secret);
       }
-      SettingsValue deadline = values.get("deadline");
-      return deadline == null
+      SettingsValue timeout = values.get("timeout");
+      return timeout == null
           ? database
-          : database.deadline(
-              Amounts.duration(deadline.resolved(sources), deadline.place(), "deadline"));
+          : database.timeout(
+              Amounts.duration(timeout.resolved(sources), timeout.place(), "timeout"));
     } catch (IllegalArgumentException e) {
       throw new SettingsProblem(url.place() + ": " + e.getMessage());
     }

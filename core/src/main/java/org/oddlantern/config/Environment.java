@@ -22,7 +22,7 @@ import org.oddlantern.json.Words;
 public final class Environment {
 
   static final String LINES_TO_PASTE = """
-        use: local
+        environment: local
         environments:
           local:
             services:
@@ -30,7 +30,7 @@ public final class Environment {
       """;
 
   private static final String DATABASE_LINES = """
-        use: local
+        environment: local
         environments:
           local:
             databases:

@@ -12,8 +12,8 @@ final class ServiceKeys {
   static final Map<String, List<String>> GROUPS = groups();
   static final List<String> SINGLE = List.of(
       "url",
-      "deadline",
-      "connect",
+      "timeout",
+      "connectTimeout",
       "bodyLimit",
       "redirects",
       "bearer",
@@ -86,7 +86,7 @@ final class ServiceKeys {
       return;
     }
     switch (key) {
-      case "deadline", "connect", "ready.within" ->
+      case "timeout", "connectTimeout", "ready.within" ->
         Amounts.duration(value.text(), value.place(), key);
       case "bodyLimit" -> Amounts.bytes(value.text(), value.place(), key);
       case "redirects" -> Amounts.count(value.text(), value.place(), key, 100);

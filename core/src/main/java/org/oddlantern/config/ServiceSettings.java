@@ -102,8 +102,8 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
               : value.secret(sources));
     }
     return switch (key) {
-      case "deadline" -> service.deadline(duration(value, key, sources));
-      case "connect" -> service.connectLimit(duration(value, key, sources));
+      case "timeout" -> service.timeout(duration(value, key, sources));
+      case "connectTimeout" -> service.connectTimeout(duration(value, key, sources));
       case "bodyLimit" ->
         service.bodyLimit(Amounts.bytes(value.resolved(sources), value.place(), key));
       case "redirects" ->
@@ -112,7 +112,7 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
         value.text().equals("any")
             ? service.trustingAny()
             : service.trusting(value.resolved(sources));
-      case "proxy" -> service.through(value.resolved(sources));
+      case "proxy" -> service.viaProxy(value.resolved(sources));
       case "caseHeader" ->
         service.caseHeader(value.text().equals("none") ? "" : value.resolved(sources));
       case "clientCertificate.certificate" ->

@@ -159,7 +159,7 @@ public record Settings(
     }
     if (environments.size() > 1) {
       throw new SettingsProblem(
-          "%s does not say which environment to use: add 'use: NAME' at the top, or choose with --env (there are %s)"
+          "%s does not say which environment to use: add 'environment: NAME' at the top, or choose with --env (there are %s)"
               .formatted(origin, Words.names(environments.keySet())));
     }
     return environments.keySet().stream().findFirst().orElse("none");

@@ -19,7 +19,7 @@ import org.snakeyaml.engine.v2.nodes.Node;
 final class SettingsReader {
 
   private static final List<String> TOP =
-      List.of("use", "services", "environments", "mask", "schemas", "history");
+      List.of("environment", "services", "environments", "mask", "schemas", "history");
   private static final List<String> ENVIRONMENT = List.of("services", "databases", "readOnly");
 
   private final YamlNodes yaml;
@@ -67,7 +67,7 @@ final class SettingsReader {
     return new Settings(
         origin,
         folder,
-        use(top.get("use")),
+        use(top.get("environment")),
         environments,
         mask(top.get("mask")),
         SchemaSettings.read(yaml, top.get("schemas")),
@@ -75,7 +75,7 @@ final class SettingsReader {
   }
 
   private String use(@Nullable Node node) {
-    return node == null ? "" : yaml.text(node, "'use'").text();
+    return node == null ? "" : yaml.text(node, "'environment'").text();
   }
 
   private List<String> mask(@Nullable Node node) {

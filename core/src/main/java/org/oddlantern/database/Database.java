@@ -22,7 +22,7 @@ import tools.jackson.databind.node.LongNode;
  * A database behind a service, reached over JDBC with any driver on the class path of the suites. It is
  * looked at only: every query runs in a transaction that is rolled back, so that nothing a query does
  * stays; {@link #change} is the one way to write. Immutable and thread-safe; each statement has a
- * connection of its own and must be answered within the deadline, 30 s unless set.
+ * connection of its own and must be answered within the timeout, 30 s unless set.
  *
  * <pre>{@code
  * Database store = env.database("store");
@@ -37,18 +37,18 @@ import tools.jackson.databind.node.LongNode;
  */
 public final class Database {
 
-  private static final Duration STANDARD_DEADLINE = Duration.ofSeconds(30);
+  private static final Duration STANDARD_TIMEOUT = Duration.ofSeconds(30);
 
   private final String name;
   private final Connector connector;
-  private final Duration deadline;
+  private final Duration timeout;
   private final CurrentSurroundings surroundings;
 
   private Database(
-      String name, Connector connector, Duration deadline, CurrentSurroundings surroundings) {
+      String name, Connector connector, Duration timeout, CurrentSurroundings surroundings) {
     this.name = name;
     this.connector = connector;
-    this.deadline = deadline;
+    this.timeout = timeout;
     this.surroundings = surroundings;
   }
 
@@ -68,7 +68,7 @@ public final class Database {
     return new Database(
         "database",
         new Connector(url, null, null),
-        STANDARD_DEADLINE,
+        STANDARD_TIMEOUT,
         CurrentSurroundings.ofWhoeverAsks());
   }
 
@@ -80,7 +80,7 @@ public final class Database {
    */
   public Database named(String other) {
     Needed.of(other, "named(other): other");
-    return new Database(other, connector, deadline, surroundings);
+    return new Database(other, connector, timeout, surroundings);
   }
 
   /**
@@ -94,7 +94,7 @@ public final class Database {
     Needed.of(user, "signingIn(user, password): user");
     Needed.of(password, "signingIn(user, password): password");
     return new Database(
-        name, new Connector(connector.url(), user, password), deadline, surroundings);
+        name, new Connector(connector.url(), user, password), timeout, surroundings);
   }
 
   /**
@@ -103,17 +103,17 @@ public final class Database {
    * @param limit the limit, above zero
    * @return the database
    */
-  public Database deadline(Duration limit) {
-    Needed.of(limit, "deadline(limit): limit");
+  public Database timeout(Duration limit) {
+    Needed.of(limit, "timeout(limit): limit");
     if (limit.isZero() || limit.isNegative()) {
-      throw new IllegalArgumentException("a deadline is longer than nothing, not " + limit);
+      throw new IllegalArgumentException("a timeout is longer than nothing, not " + limit);
     }
     return new Database(name, connector, limit, surroundings);
   }
 
   /** This database for one case; the environment calls it. */
   public Database boundTo(Surroundings own) {
-    return new Database(name, connector, deadline, CurrentSurroundings.of(own));
+    return new Database(name, connector, timeout, CurrentSurroundings.of(own));
   }
 
   /**
@@ -122,7 +122,7 @@ public final class Database {
    * @param sql the query, with a question mark for each argument
    * @param arguments the arguments: texts, numbers, dates, keys, secrets, null
    * @return the row, a JSON object
-   * @throws org.oddlantern.http.NotAsPromised if it gives no row, or several
+   * @throws org.oddlantern.http.CheckFailed if it gives no row, or several
    * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
    * @throws DatabaseProblem if the database gives no answer
    */
@@ -174,7 +174,7 @@ public final class Database {
    *
    * @param sql the query, with a question mark for each argument
    * @param arguments the arguments
-   * @throws org.oddlantern.http.NotAsPromised if it gives one or more
+   * @throws org.oddlantern.http.CheckFailed if it gives one or more
    * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
    * @throws DatabaseProblem if the database gives no answer
    */
@@ -240,7 +240,7 @@ public final class Database {
     long nanos = System.nanoTime();
     JsonNode answer;
     try {
-      answer = Work.within(TimeLeft.cut(deadline), () -> done(sql, arguments, asking));
+      answer = Work.within(TimeLeft.cut(timeout), () -> done(sql, arguments, asking));
     } catch (SQLException | DatabaseProblem e) {
       Query failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
       now.recorder().ended(failed);
@@ -281,9 +281,9 @@ public final class Database {
 
   private void limit(PreparedStatement statement) throws SQLException {
     try {
-      statement.setQueryTimeout((int) Math.max(1, deadline.toSeconds()));
+      statement.setQueryTimeout((int) Math.max(1, timeout.toSeconds()));
     } catch (SQLFeatureNotSupportedException e) {
-      // then the deadline of the whole piece of work is all there is
+      // then the timeout of the whole piece of work is all there is
     }
   }
 

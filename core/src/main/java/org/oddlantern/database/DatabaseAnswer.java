@@ -5,7 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.check.Checks;
 import org.oddlantern.http.Check;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.JudgedEvidence;
@@ -51,7 +51,7 @@ public final class DatabaseAnswer extends JudgedEvidence {
             "one row",
             tree.isEmpty() ? "no row" : tree.size() + " rows: " + Words.of(tree))));
     judged(List.of(verdict));
-    throw new NotAsPromised(title(), List.of(verdict));
+    throw new CheckFailed(title(), List.of(verdict));
   }
 
   @Override
@@ -76,7 +76,7 @@ public final class DatabaseAnswer extends JudgedEvidence {
    * @param first a check, or a shape for the whole answer
    * @param more more of them
    * @return this answer
-   * @throws NotAsPromised with every finding, if a check does not hold
+   * @throws CheckFailed with every finding, if a check does not hold
    * @throws IllegalArgumentException if a plain value is given
    */
   public DatabaseAnswer must(Object first, Object... more) {

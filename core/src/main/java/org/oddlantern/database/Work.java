@@ -15,17 +15,17 @@ final class Work {
 
   private Work() {}
 
-  static <T> T within(Duration deadline, Piece<T> piece) throws SQLException {
+  static <T> T within(Duration timeout, Piece<T> piece) throws SQLException {
     FutureTask<T> task = new FutureTask<>(piece::done);
     Thread thread = new Thread(task, "odd-lantern-database");
     thread.setDaemon(true);
     thread.setContextClassLoader(Thread.currentThread().getContextClassLoader());
     thread.start();
     try {
-      return task.get(deadline.toNanos(), TimeUnit.NANOSECONDS);
+      return task.get(timeout.toNanos(), TimeUnit.NANOSECONDS);
     } catch (TimeoutException e) {
       task.cancel(true);
-      throw new DatabaseProblem("no answer within " + deadline.toMillis() + " ms");
+      throw new DatabaseProblem("no answer within " + timeout.toMillis() + " ms");
     } catch (InterruptedException e) {
       task.cancel(true);
       Thread.currentThread().interrupt();

@@ -333,8 +333,8 @@ public final class Call {
    * @param limit more than zero
    * @return the call
    */
-  public Call deadline(Duration limit) {
-    return with(options.deadline(Limits.positive(limit)));
+  public Call timeout(Duration limit) {
+    return with(options.timeout(Limits.positive(limit)));
   }
 
   /**

@@ -12,7 +12,7 @@ import org.oddlantern.json.Secret;
 record CallOptions(
     String name,
     @Nullable Credentials credentials,
-    @Nullable Duration deadline,
+    @Nullable Duration timeout,
     @Nullable Integer redirects,
     @Nullable Function<Reply, Call> undo,
     List<String> left,
@@ -22,34 +22,33 @@ record CallOptions(
 
   CallOptions name(String words) {
     Needed.of(words, "named(words): words");
-    return new CallOptions(words, credentials, deadline, redirects, undo, left, secrets);
+    return new CallOptions(words, credentials, timeout, redirects, undo, left, secrets);
   }
 
   CallOptions credentials(@Nullable Credentials own) {
-    return new CallOptions(name, own, deadline, redirects, undo, left, secrets);
+    return new CallOptions(name, own, timeout, redirects, undo, left, secrets);
   }
 
-  CallOptions deadline(Duration limit) {
+  CallOptions timeout(Duration limit) {
     return new CallOptions(name, credentials, limit, redirects, undo, left, secrets);
   }
 
   CallOptions redirects(int limit) {
-    return new CallOptions(name, credentials, deadline, limit, undo, left, secrets);
+    return new CallOptions(name, credentials, timeout, limit, undo, left, secrets);
   }
 
   CallOptions undo(Function<Reply, Call> how) {
     Needed.of(how, "undoneBy(undo): undo");
-    return new CallOptions(name, credentials, deadline, redirects, how, left, secrets);
+    return new CallOptions(name, credentials, timeout, redirects, how, left, secrets);
   }
 
   CallOptions leaving(String header) {
     List<String> more = new ArrayList<>(left);
     more.add(header);
-    return new CallOptions(
-        name, credentials, deadline, redirects, undo, List.copyOf(more), secrets);
+    return new CallOptions(name, credentials, timeout, redirects, undo, List.copyOf(more), secrets);
   }
 
   CallOptions secrets(List<Secret> known) {
-    return new CallOptions(name, credentials, deadline, redirects, undo, left, known);
+    return new CallOptions(name, credentials, timeout, redirects, undo, left, known);
   }
 }

@@ -90,7 +90,7 @@ public interface Evidence {
    * @param first a check
    * @param more more checks
    * @return this evidence
-   * @throws NotAsPromised with every finding, if a check does not hold
+   * @throws CheckFailed with every finding, if a check does not hold
    */
   Evidence must(Check first, Check... more);
 
@@ -110,7 +110,7 @@ public interface Evidence {
    * @param path a path to one place (RFC 9535); or, for XML, an XPath that begins with {@code /}
    * @param type the type wanted
    * @return the value; never null
-   * @throws NotAsPromised if there is nothing at the path, JSON's null, or something of another type
+   * @throws CheckFailed if there is nothing at the path, JSON's null, or something of another type
    */
   <T> T valueAt(String path, Class<T> type);
 
@@ -120,7 +120,7 @@ public interface Evidence {
    * @param <T> the type wanted
    * @param type the type wanted
    * @return the value; never null
-   * @throws NotAsPromised if the body is not JSON or does not fit the type
+   * @throws CheckFailed if the body is not JSON or does not fit the type
    */
   <T> T bodyAs(Class<T> type);
 
@@ -131,7 +131,7 @@ public interface Evidence {
    * @param path a path (RFC 9535)
    * @param type the type wanted
    * @return the values in order; empty if there are none
-   * @throws NotAsPromised if the body is not JSON or a value is null or of another type
+   * @throws CheckFailed if the body is not JSON or a value is null or of another type
    */
   <T> List<T> valuesAt(String path, Class<T> type);
 
@@ -141,7 +141,7 @@ public interface Evidence {
    * @param <T> the type wanted
    * @param type the type of an item
    * @return the items in order
-   * @throws NotAsPromised if the body is not a JSON list or an item does not fit the type
+   * @throws CheckFailed if the body is not a JSON list or an item does not fit the type
    */
   <T> List<T> bodyAsListOf(Class<T> type);
 }

@@ -55,7 +55,7 @@ record HeaderReading(Reply reply, String name) {
     });
   }
 
-  private NotAsPromised failed(String reading, Finding finding) {
+  private CheckFailed failed(String reading, Finding finding) {
     return reply.misread(new Verdict(reading + "(\"" + name + "\")", false, List.of(finding)));
   }
 }

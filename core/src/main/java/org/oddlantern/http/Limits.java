@@ -13,7 +13,7 @@ final class Limits {
   static Duration positive(Duration limit) {
     Needed.of(limit, "a limit");
     if (limit.isZero() || limit.isNegative()) {
-      throw new IllegalArgumentException("a deadline must be more than zero, but was " + limit);
+      throw new IllegalArgumentException("a timeout must be more than zero, but was " + limit);
     }
     return limit;
   }

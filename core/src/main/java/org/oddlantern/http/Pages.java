@@ -86,7 +86,7 @@ public final class Pages implements Iterable<Reply> {
    * @param path a path (RFC 9535)
    * @param type the type wanted
    * @return the values, in order
-   * @throws NotAsPromised if a page is not JSON or a value is of another type
+   * @throws CheckFailed if a page is not JSON or a value is of another type
    */
   public <T> List<T> valuesAt(String path, Class<T> type) {
     return replies.stream().flatMap(page -> page.valuesAt(path, type).stream()).toList();
@@ -102,7 +102,7 @@ public final class Pages implements Iterable<Reply> {
    *
    * @param path a path to many places (RFC 9535)
    * @return the list; what is asked of it stands with the last page
-   * @throws NotAsPromised if a page is not JSON
+   * @throws CheckFailed if a page is not JSON
    */
   public Evidence itemsAt(String path) {
     Needed.of(path, "itemsAt(path): path");

@@ -125,7 +125,7 @@ public final class Reply extends JudgedEvidence {
    * @param name the name, in any case
    * @param type the type wanted
    * @return the value; never null
-   * @throws NotAsPromised if there is no such header, with those there are, or it does not fit the type
+   * @throws CheckFailed if there is no such header, with those there are, or it does not fit the type
    */
   public <T> T headerAt(String name, Class<T> type) {
     Needed.of(name, "headerAt(name, type): name");
@@ -143,7 +143,7 @@ public final class Reply extends JudgedEvidence {
    *
    * @param name the name of the header, {@code Location} mostly
    * @return the absolute address
-   * @throws NotAsPromised if there is no such header, or it is no address
+   * @throws CheckFailed if there is no such header, or it is no address
    */
   public URI addressIn(String name) {
     Needed.of(name, "addressIn(name): name");
@@ -160,7 +160,7 @@ public final class Reply extends JudgedEvidence {
    * }</pre>
    *
    * @return the rows
-   * @throws NotAsPromised if it cannot be read
+   * @throws CheckFailed if it cannot be read
    */
   public Evidence csv() {
     return csv(',');
@@ -171,7 +171,7 @@ public final class Reply extends JudgedEvidence {
    *
    * @param separator what stands between two cells, like {@code ';'}
    * @return the rows
-   * @throws NotAsPromised if it cannot be read
+   * @throws CheckFailed if it cannot be read
    */
   public Evidence csv(char separator) {
     try {
@@ -279,7 +279,7 @@ public final class Reply extends JudgedEvidence {
     }
   }
 
-  NotAsPromised misread(Verdict reading) {
+  CheckFailed misread(Verdict reading) {
     return failed(reading);
   }
 

@@ -42,7 +42,7 @@ final class Sender {
 
   Reply send(Call call) {
     refuseUnsafe(call);
-    Exchange exchange = deliver(call, call.options().deadline(), true);
+    Exchange exchange = deliver(call, call.options().timeout(), true);
     WireReply wire = replyOf(exchange);
     boolean graphQl = call.body() instanceof Body.Query;
     Attention attention = new Attention(exchange, wire, profile.mapping(), standing(), graphQl);
@@ -69,7 +69,7 @@ final class Sender {
               words,
               reply.summary() + ", after " + exchange.took().toMillis() + " ms")));
       surroundings.recorder().judged(exchange, List.of(broken));
-      throw new NotAsPromised(exchange.line(), List.of(broken));
+      throw new CheckFailed(exchange.line(), List.of(broken));
     } catch (NoReply e) {
       Exchange late = e.late();
       if (late == null) {
@@ -95,7 +95,7 @@ final class Sender {
   }
 
   private Exchange deliver(Call call, @Nullable Duration limit, boolean heard) {
-    Duration own = limit == null ? profile.terms().deadline() : limit;
+    Duration own = limit == null ? profile.terms().timeout() : limit;
     Terms terms = profile.terms().within(heard ? TimeLeft.cut(own) : own);
     WireRequest request = writer.write(call, this::token);
     Travel travel = new Travel(origin(call), terms, heard);
@@ -192,7 +192,7 @@ final class Sender {
 
   private TokenStore.Token fetched(Credentials.TokenCall source) {
     Call call = source.call();
-    Exchange exchange = anonymous().deliver(call, call.options().deadline(), true);
+    Exchange exchange = anonymous().deliver(call, call.options().timeout(), true);
     Reply reply =
         Reply.unasked(exchange, replyOf(exchange), profile.mapping(), surroundings.recorder());
     if (reply.status() >= 300) {
@@ -207,7 +207,7 @@ final class Sender {
           seconds.value().isIntegralNumber()
               ? exchange.sentAt().plusSeconds(seconds.value().asLong())
               : null);
-    } catch (NotAsPromised e) {
+    } catch (CheckFailed e) {
       throw new NotSent(
           "the token for " + profile.url() + " could not be fetched: " + e.getMessage());
     }
@@ -243,7 +243,7 @@ final class Sender {
     }
   }
 
-  /** One way there, with all its stops, under one deadline. */
+  /** One way there, with all its stops, under one timeout. */
   private final class Travel {
     private final Exchange.Origin origin;
     private final Terms terms;
@@ -296,7 +296,7 @@ final class Sender {
     }
 
     private Duration left(long begun) {
-      Duration left = terms.deadline().minusNanos(begun - start);
+      Duration left = terms.timeout().minusNanos(begun - start);
       return left.isNegative() || left.isZero() ? Duration.ofMillis(1) : left;
     }
 

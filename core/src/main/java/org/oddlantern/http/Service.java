@@ -162,7 +162,7 @@ public final class Service {
    * @param limit from sending to the last byte of the reply, redirects included; more than zero
    * @return the service
    */
-  public Service deadline(Duration limit) {
+  public Service timeout(Duration limit) {
     return with(profile.terms(profile.terms().within(Limits.positive(limit))));
   }
 
@@ -172,7 +172,7 @@ public final class Service {
    * @param limit more than zero
    * @return the service
    */
-  public Service connectLimit(Duration limit) {
+  public Service connectTimeout(Duration limit) {
     return with(profile.terms(profile.terms().connectedWithin(Limits.positive(limit))));
   }
 
@@ -274,7 +274,7 @@ public final class Service {
    * @return the service
    * @throws IllegalArgumentException if it is no such address
    */
-  public Service through(String url) {
+  public Service viaProxy(String url) {
     URI proxy = URI.create(Profile.checked(url));
     return with(profile.terms(profile.terms().through(proxy)));
   }
@@ -295,14 +295,14 @@ public final class Service {
    * gives the one that is sent: the place for signatures.
    *
    * <pre>{@code
-   * beeyard.finishedBy(request -> request.with("Signature", sign(request.uri(), request.body())))
+   * beeyard.beforeSending(request -> request.with("Signature", sign(request.uri(), request.body())))
    * }</pre>
    *
    * @param hook gives the request to send; used by several threads
    * @return the service
    */
-  public Service finishedBy(UnaryOperator<WireRequest> hook) {
-    Needed.of(hook, "finishedBy(hook): hook");
+  public Service beforeSending(UnaryOperator<WireRequest> hook) {
+    Needed.of(hook, "beforeSending(hook): hook");
     return with(profile.finish(hook));
   }
 
@@ -345,7 +345,7 @@ public final class Service {
    *
    * @param limit for how long no reply may come
    * @param call what to send
-   * @throws NotAsPromised if a reply comes
+   * @throws CheckFailed if a reply comes
    * @throws NoReply if something else is wrong: nobody listens, the connection breaks off
    * @throws NotSent if the environment is read-only, credentials could not be fetched, or the case has ended
    */

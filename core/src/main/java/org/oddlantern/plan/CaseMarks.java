@@ -9,9 +9,9 @@ import org.jspecify.annotations.Nullable;
  * What the marks on a case and on its class say.
  *
  * @param tags its tags, sorted
- * @param notNow why it is not to run now; empty if it is
+ * @param skipped why it is not to run now; empty if it is
  * @param until the last day on which it is not to run; null for no end
- * @param toBeWritten whether it is still to be written
+ * @param pending whether it is still to be written
  * @param knownFault where the fault is noted that it is known to have; empty if none
  * @param timeLimit how long it may take
  * @param tries how often it is tried at most; 1 or more
@@ -20,9 +20,9 @@ import org.jspecify.annotations.Nullable;
  */
 public record CaseMarks(
     List<String> tags,
-    String notNow,
+    String skipped,
     @Nullable LocalDate until,
-    boolean toBeWritten,
+    boolean pending,
     String knownFault,
     Duration timeLimit,
     int tries,
@@ -48,6 +48,6 @@ public record CaseMarks(
    * @return false if it is skipped or pending
    */
   public boolean runs() {
-    return notNow.isEmpty() && !toBeWritten;
+    return skipped.isEmpty() && !pending;
   }
 }

@@ -15,12 +15,12 @@ import org.oddlantern.config.Amounts;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.KnownFault;
-import org.oddlantern.suite.NotNow;
 import org.oddlantern.suite.Occupies;
+import org.oddlantern.suite.Pending;
+import org.oddlantern.suite.Retries;
+import org.oddlantern.suite.Skipped;
 import org.oddlantern.suite.Tagged;
 import org.oddlantern.suite.TimeLimit;
-import org.oddlantern.suite.ToBeWritten;
-import org.oddlantern.suite.Tries;
 
 /** Reads the marks of one case: those on its method, its class, what that extends and what is around it. */
 final class MarkReader {
@@ -51,23 +51,23 @@ final class MarkReader {
   }
 
   CaseMarks marks() {
-    NotNow notNow = first(NotNow.class);
+    Skipped skipped = first(Skipped.class);
     KnownFault fault = method.getAnnotation(KnownFault.class);
-    boolean toBeWritten = method.isAnnotationPresent(ToBeWritten.class);
-    if (notNow != null && notNow.why().isBlank()) {
-      problem("@NotNow needs a reason, so that somebody can take it off again");
+    boolean pending = method.isAnnotationPresent(Pending.class);
+    if (skipped != null && skipped.why().isBlank()) {
+      problem("@Skipped needs a reason, so that somebody can take it off again");
     }
     if (fault != null && fault.value().isBlank()) {
       problem("@KnownFault needs a reference, like the number of an issue");
     }
-    if (fault != null && toBeWritten) {
-      problem("it has both @KnownFault and @ToBeWritten; what is not written has no known fault");
+    if (fault != null && pending) {
+      problem("it has both @KnownFault and @Pending; what is not written has no known fault");
     }
     return new CaseMarks(
         tags(),
-        notNow == null ? "" : notNow.why(),
-        notNow == null || notNow.until().isEmpty() ? null : day(notNow.until()),
-        toBeWritten,
+        skipped == null ? "" : skipped.why(),
+        skipped == null || skipped.until().isEmpty() ? null : day(skipped.until()),
+        pending,
         fault == null ? "" : fault.value(),
         timeLimit(),
         tries(),
@@ -76,11 +76,11 @@ final class MarkReader {
   }
 
   private int tries() {
-    Tries tries = first(Tries.class);
-    if (tries != null && tries.value() < 1) {
-      problem("@Tries must be 1 or more, not " + tries.value());
+    Retries retries = first(Retries.class);
+    if (retries != null && retries.value() < 0) {
+      problem("@Retries must be 0 or more, not " + retries.value());
     }
-    return tries == null ? 1 : Math.max(1, tries.value());
+    return retries == null ? 1 : 1 + Math.max(0, retries.value());
   }
 
   private List<String> occupies() {
@@ -134,7 +134,7 @@ final class MarkReader {
     try {
       return LocalDate.parse(text);
     } catch (DateTimeException e) {
-      problem("@NotNow is until '" + text + "'; write the day like 2026-12-01");
+      problem("@Skipped is until '" + text + "'; write the day like 2026-12-01");
       return null;
     }
   }

@@ -11,18 +11,18 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.suite.Against;
 import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.KnownFault;
-import org.oddlantern.suite.NotNow;
 import org.oddlantern.suite.Occupies;
+import org.oddlantern.suite.OnEnvironment;
+import org.oddlantern.suite.Pending;
+import org.oddlantern.suite.Retries;
 import org.oddlantern.suite.Samples;
+import org.oddlantern.suite.Skipped;
 import org.oddlantern.suite.Supply;
 import org.oddlantern.suite.Tagged;
 import org.oddlantern.suite.TidyUp;
-import org.oddlantern.suite.ToBeWritten;
-import org.oddlantern.suite.Tries;
 
 /** Reads one marked method of a suite as what it is, with everything that is wrong in it by itself. */
 final class MemberReader {
@@ -32,10 +32,10 @@ final class MemberReader {
 
   private static final List<Class<? extends Annotation>> FOR_CASES = List.of(
       Tagged.class,
-      NotNow.class,
-      ToBeWritten.class,
+      Skipped.class,
+      Pending.class,
       KnownFault.class,
-      Tries.class,
+      Retries.class,
       Alone.class,
       Occupies.class);
 
@@ -163,7 +163,7 @@ final class MemberReader {
   /** The environment that the class, what it extends or what is around it is pinned to. */
   private String environment() {
     for (Class<?> type = suite; type != null; type = type.getEnclosingClass()) {
-      Against against = type.getAnnotation(Against.class);
+      OnEnvironment against = type.getAnnotation(OnEnvironment.class);
       if (against != null) {
         return against.value();
       }

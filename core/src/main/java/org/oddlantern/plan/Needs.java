@@ -101,7 +101,7 @@ final class Needs {
     }
     problems.accept(new PlanProblem(
         taker.place(),
-        "it takes what %s makes, which is pinned to the environment '%s'; pin both to the same with @Against"
+        "it takes what %s makes, which is pinned to the environment '%s'; pin both to the same with @OnEnvironment"
             .formatted(maker.place(), maker.environment())));
     return null;
   }

@@ -114,7 +114,7 @@ final class Sampling {
     if (taker.marks().tries() > 1) {
       problem(
           taker,
-          "it has @Tries and %s what %s makes; a second try would meet what the first one left"
+          "it has @Retries and %s what %s makes; a second try would meet what the first one left"
               .formatted(does, taken.maker().name()));
     }
   }

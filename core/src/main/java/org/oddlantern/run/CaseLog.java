@@ -11,8 +11,8 @@ import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.database.Query;
 import org.oddlantern.http.Asked;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Exchange;
-import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.UnseenStatus;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.http.internal.BodyBudget;
@@ -121,7 +121,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   public synchronized void judged(Asked asked, List<Verdict> made) {
     List<Verdict> failed = failed(made);
     if (isLate() && !failed.isEmpty()) {
-      late("a check failed after", "\n" + new NotAsPromised(asked.line(), failed).getMessage());
+      late("a check failed after", "\n" + new CheckFailed(asked.line(), failed).getMessage());
     }
     LogEntry entry = isLate() ? null : entries.get(asked);
     if (entry != null) {
@@ -278,17 +278,17 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   @Override
-  public Optional<NotAsPromised> settledSince(int mark) {
+  public Optional<CheckFailed> settledSince(int mark) {
     askDue(mark);
     synchronized (this) {
-      List<NotAsPromised> failures = new ArrayList<>();
+      List<CheckFailed> failures = new ArrayList<>();
       for (LogEntry entry : inOrder.subList(Math.min(mark, inOrder.size()), inOrder.size())) {
         List<Verdict> failed = entry.due.stream().filter(one -> !one.holds()).toList();
         if (!failed.isEmpty()) {
-          failures.add(new NotAsPromised(entry.title(), failed));
+          failures.add(new CheckFailed(entry.title(), failed));
         }
       }
-      return failures.isEmpty() ? Optional.empty() : Optional.of(NotAsPromised.all(failures));
+      return failures.isEmpty() ? Optional.empty() : Optional.of(CheckFailed.all(failures));
     }
   }
 
@@ -344,7 +344,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   private String told(String how, LogEntry entry, List<Verdict> failed) {
-    return new NotAsPromised(how + entry.title(), failed).message(workshop.masker()::verdict);
+    return new CheckFailed(how + entry.title(), failed).message(workshop.masker()::verdict);
   }
 
   synchronized boolean checkedSomething() {

@@ -31,7 +31,8 @@ final class Environments {
     try {
       return order.settings().environment(maker.environment());
     } catch (SettingsProblem e) {
-      throw new SettingsProblem(maker.place() + " is pinned with @Against: " + e.getMessage());
+      throw new SettingsProblem(
+          maker.place() + " is pinned with @OnEnvironment: " + e.getMessage());
     }
   }
 

@@ -13,19 +13,19 @@ record Marks(CaseMarks marks, Clock clock) {
   /** What comes of the case without running it; null if it is to run. */
   @Nullable
   Attempt attempt(Position position) {
-    if (marks.toBeWritten()) {
+    if (marks.pending()) {
       return Attempt.pending();
     }
-    if (marks.notNow().isEmpty()) {
+    if (marks.skipped().isEmpty()) {
       return null;
     }
     LocalDate until = marks.until();
     if (until != null && LocalDate.now(clock.withZone(ZoneId.systemDefault())).isAfter(until)) {
       return Attempt.failed(
           "it was not to run until %s (%s), and that day has passed: let it run again, or move the day"
-              .formatted(until, marks.notNow()),
+              .formatted(until, marks.skipped()),
           position.toString());
     }
-    return Attempt.skipped(marks.notNow() + (until == null ? "" : ", until " + until));
+    return Attempt.skipped(marks.skipped() + (until == null ? "" : ", until " + until));
   }
 }

@@ -78,7 +78,7 @@ final class Readying {
   private static String asked(Service service, Readiness readiness, long end) {
     try {
       Duration left = Duration.ofNanos(Math.max(1_000_000, end - System.nanoTime()));
-      Reply reply = service.deadline(left).send(Call.get(readiness.path()));
+      Reply reply = service.timeout(left).send(Call.get(readiness.path()));
       return reply.status() < 400 ? "" : reply.title();
     } catch (NoReply | NotSent e) {
       return String.valueOf(e.getMessage());

@@ -8,8 +8,8 @@ import java.util.concurrent.ExecutionException;
 import java.util.stream.Collectors;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.database.DatabaseProblem;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.NoReply;
-import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.schema.SchemaProblem;
 
@@ -34,10 +34,10 @@ final class Thrown {
   }
 
   private static ProblemRecord problem(Throwable thrown, Class<?> suite, Masker masker) {
-    String message = thrown instanceof NotAsPromised checks
+    String message = thrown instanceof CheckFailed checks
         ? checks.message(masker::verdict)
         : thrown.getMessage() == null ? "" : thrown.getMessage();
-    boolean selfExplaining = thrown instanceof NotAsPromised
+    boolean selfExplaining = thrown instanceof CheckFailed
         || thrown instanceof NoReply
         || thrown instanceof DatabaseProblem
         || thrown instanceof Lane.TimeLimitPassed

@@ -7,7 +7,7 @@ import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 
 /**
- * Words by which cases are chosen: {@code --tag smoke --not-tag slow}. On a class they hold for all its
+ * Words by which cases are chosen: {@code --tag smoke --without-tag slow}. On a class they hold for all its
  * cases, its sections and the suites that extend it.
  *
  * <pre>{@code

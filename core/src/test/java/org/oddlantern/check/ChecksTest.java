@@ -14,8 +14,8 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Check;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Evidence;
-import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Finding;
@@ -61,7 +61,7 @@ class ChecksTest {
   void tellEveryFailureNotOnlyTheFirst() throws IOException {
     Reply reply = reply(HIVE);
     String message = assertThrows(
-            NotAsPromised.class,
+            CheckFailed.class,
             () -> reply.must(
                 status(201),
                 at("$.label", "foxglove"),
@@ -177,8 +177,8 @@ class ChecksTest {
     assertEquals(
         "$.frames[0] / an even number / 3; $.frames[2] / an even number / 5",
         told(at("$.frames", eachItem(new Even())), reply));
-    NotAsPromised failure =
-        assertThrows(NotAsPromised.class, () -> reply.must(new Careless(), status(404)));
+    CheckFailed failure =
+        assertThrows(CheckFailed.class, () -> reply.must(new Careless(), status(404)));
     assertEquals(
         List.of("careless", "status(404)"),
         failure.verdicts().stream().map(verdict -> verdict.check()).toList());

@@ -17,8 +17,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.function.Executable;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Check;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Evidence;
-import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Finding;
@@ -65,17 +65,16 @@ class EvidenceTest {
             contentType("application/json"),
             body(Schema.text("{\"required\":[\"label\"]}")));
     assertEquals(9, reply.sent().valueAt("$.frames", int.class));
-    NotAsPromised failure = assertThrows(
-        NotAsPromised.class,
+    CheckFailed failure = assertThrows(
+        CheckFailed.class,
         () -> reply.sent().must(body(Schema.text("{\"required\":[\"labell\"]}"))));
     String message = String.valueOf(failure.getMessage());
     assertTrue(
         message.startsWith("the request POST " + server.address() + "/things as it was sent"),
         message);
     assertTrue(message.contains("is 'label' meant to be it?"), message);
-    NotAsPromised empty = assertThrows(
-        NotAsPromised.class,
-        () -> service.send(Call.get("/")).sent().must(at("$.label", anyText())));
+    CheckFailed empty = assertThrows(
+        CheckFailed.class, () -> service.send(Call.get("/")).sent().must(at("$.label", anyText())));
     assertTrue(String.valueOf(empty.getMessage()).contains("no body"), empty.getMessage());
   }
 
@@ -151,7 +150,7 @@ class EvidenceTest {
   @Test
   void gatheredFailuresAreToldTogetherAndReadingsStillEndThePiece() {
     AtomicInteger steps = new AtomicInteger();
-    NotAsPromised all = failure(() -> gatherFailures(() -> {
+    CheckFailed all = failure(() -> gatherFailures(() -> {
       service.send(Call.get("/a")).must(at("$.path", "/x"));
       steps.incrementAndGet();
       service.send(Call.get("/b")).must(at("$.path", "/y"));
@@ -164,12 +163,12 @@ class EvidenceTest {
     assertTrue(String.valueOf(all.getMessage()).contains("/a, answered 200"), all.getMessage());
     assertTrue(String.valueOf(all.getMessage()).contains("/c, answered 200"), all.getMessage());
     gatherFailures(() -> service.send(Call.get("/a")).must(status(200)));
-    NotAsPromised afterWaiting = failure(() -> gatherFailures(() -> {
+    CheckFailed afterWaiting = failure(() -> gatherFailures(() -> {
       eventually(Duration.ofMillis(40), () -> service.send(Call.get("/a")).must(status(404)));
       service.send(Call.get("/b")).must(status(404));
     }));
     assertEquals(2, afterWaiting.verdicts().size());
-    NotAsPromised nested = failure(() -> gatherFailures(() -> {
+    CheckFailed nested = failure(() -> gatherFailures(() -> {
       gatherFailures(() -> service.send(Call.get("/a")).must(status(404)));
       service.send(Call.get("/b")).must(status(404));
     }));
@@ -186,7 +185,7 @@ class EvidenceTest {
   @Test
   void aPathSaysFromHowManyPlacesItLedOnToNothing() {
     Reply reply = json("{\"items\":[{\"tags\":[\"a\"]},{\"tags\":[\"a\"]},{\"id\":3}]}");
-    NotAsPromised failure = failure(() -> reply.must(
+    CheckFailed failure = failure(() -> reply.must(
         at("$.items[*].tags", eachItem(items("a"))), at("$.items[*].tags[0]", items("a", "b"))));
     assertEquals(
         "at(\"$.items[*].tags[0]\", the items [\"a\",\"b\"]) (1 of 3 places have nothing at .tags[0])",
@@ -264,7 +263,7 @@ class EvidenceTest {
                 () -> tries.incrementAndGet() < 7 ? Optional.<String>empty() : Optional.of("there"))
             .orElse(""));
     long start = System.nanoTime();
-    NotAsPromised last = failure(() -> gatherFailures(() -> eventually(
+    CheckFailed last = failure(() -> gatherFailures(() -> eventually(
         Duration.ofMillis(150), () -> service.send(Call.get("/a")).must(at("$.path", "/b")))));
     assertTrue(System.nanoTime() - start >= 100_000_000);
     assertTrue(server.received.size() > 5, "tried " + server.received);
@@ -306,8 +305,8 @@ class EvidenceTest {
     return service.send(Call.post("/echo").json(body));
   }
 
-  private static NotAsPromised failure(Executable executable) {
-    return assertThrows(NotAsPromised.class, executable);
+  private static CheckFailed failure(Executable executable) {
+    return assertThrows(CheckFailed.class, executable);
   }
 
   private static List<String> parts(Executable executable) {
@@ -316,7 +315,7 @@ class EvidenceTest {
   }
 
   /** The message below its first line. */
-  private static String told(NotAsPromised failure) {
+  private static String told(CheckFailed failure) {
     String message = String.valueOf(failure.getMessage());
     return message.substring(message.indexOf('\n') + 1).stripIndent();
   }

@@ -51,7 +51,7 @@ class ShapesTest {
         Arguments.of(textMatching("B-\\d+"), "'B-17'", "'B-' 'xB-17' 17"),
         Arguments.of(trueOrFalse(), "true false", "'true' 0 null"),
         Arguments.of(empty(), "'' [] {}", "' ' [0] null 0"),
-        Arguments.of(among("calm", 4, wholeNumber()), "'calm' 4.0 7", "'busy' 4.5"),
+        Arguments.of(oneOf("calm", 4, wholeNumber()), "'calm' 4.0 7", "'busy' 4.5"),
         Arguments.of(not("calm"), "'busy' 4 null", "'calm'"),
         Arguments.of(number().and(atLeast(2)).and(not(5)), "2 6", "1 5 '3'"),
         Arguments.of(missing().or(wholeNumber()), "4", "'x' null"),

@@ -58,7 +58,7 @@ record Term(
 
   static Term or(Term a, Term b) {
     return new Term(
-        Checks.among(a.wanted, b.wanted),
+        Checks.oneOf(a.wanted, b.wanted),
         (term, seen) -> a.holds(seen) || b.holds(seen),
         a.allowsNothing || b.allowsNothing,
         a.ofLists || b.ofLists,

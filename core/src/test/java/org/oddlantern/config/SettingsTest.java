@@ -17,10 +17,10 @@ import org.oddlantern.http.internal.Surroundings;
 class SettingsTest {
 
   private static final String GOOD = """
-      use: local
+      environment: local
       environments:
         local:
-          services: { beeyard: { url: "http://127.0.0.1:7411/api", deadline: 500ms } }
+          services: { beeyard: { url: "http://127.0.0.1:7411/api", timeout: 500ms } }
         staging:
           services:
             beeyard: { url: "https://beeyard.example.org", bearer: "${BEEYARD_TOKEN}", headers: { X-Keeper: wren } }
@@ -34,7 +34,7 @@ class SettingsTest {
   void areFoundUpwardsToTheBuildsRootThenOnTheClassPath() throws IOException {
     Path deep = Files.createDirectories(folder.resolve("root/module/deep"));
     Files.createDirectories(folder.resolve("root/.git"));
-    Files.writeString(folder.resolve(Settings.FILE), "use: beyond-the-root");
+    Files.writeString(folder.resolve(Settings.FILE), "environment: beyond-the-root");
     assertEquals("", settings(deep).use());
     Files.writeString(folder.resolve("root").resolve(Settings.FILE), GOOD);
     assertEquals("local", settings(deep).use());
@@ -52,7 +52,7 @@ class SettingsTest {
         problem(() -> settings.environment("stagging")));
     assertEquals(
         file()
-            + " does not say which environment to use: add 'use: NAME' at the top, or choose with --env (there are a, b)",
+            + " does not say which environment to use: add 'environment: NAME' at the top, or choose with --env (there are a, b)",
         problem(() -> read("environments: { a: {}, b: {} }").environment(null)));
     assertEquals("none", read("mask: [X-Key]").environment(null).name());
   }
@@ -60,19 +60,19 @@ class SettingsTest {
   @Test
   void sayOnceWhatHoldsOfAServiceEverywhere() throws IOException {
     Settings settings = read("""
-        services: { beeyard: { deadline: 7s, bearer: everywhere, headers: { X-Plot: b } } }
+        services: { beeyard: { timeout: 7s, bearer: everywhere, headers: { X-Plot: b } } }
         environments:
           local: { services: { beeyard: { url: "http://127.0.0.1:1" } } }
-          staging: { services: { beeyard: { url: "http://127.0.0.1:2", deadline: 9s, basic: { user: wren, password: "" } } } }
+          staging: { services: { beeyard: { url: "http://127.0.0.1:2", timeout: 9s, basic: { user: wren, password: "" } } } }
         """);
     assertEquals(
-        List.of("deadline=7s", "bearer=***", "headers.X-Plot=b", "url=http://127.0.0.1:1"),
+        List.of("timeout=7s", "bearer=***", "headers.X-Plot=b", "url=http://127.0.0.1:1"),
         inForce(settings, "local"));
     assertEquals(
         List.of(
             "headers.X-Plot=b",
             "url=http://127.0.0.1:2",
-            "deadline=9s",
+            "timeout=9s",
             "basic.user=wren",
             "basic.password=***"),
         inForce(settings, "staging"));
@@ -82,7 +82,7 @@ class SettingsTest {
             + ", line 1: no environment has the service 'beeyrad'; there are beeyard (did you mean 'beeyard'?)",
         problem(
             () -> read(
-                "services: { beeyrad: { deadline: 1s } }\nenvironments: { a: { services: { beeyard: { url: \"http://h\" } } } }")));
+                "services: { beeyrad: { timeout: 1s } }\nenvironments: { a: { services: { beeyard: { url: \"http://h\" } } } }")));
     assertEquals(
         file()
             + ", line 1: the address of the service 'beeyard' depends on the environment; say it there, and here what holds everywhere",
@@ -114,7 +114,7 @@ class SettingsTest {
   void printTheLinesToPasteWhereThereAreNone() {
     assertEquals("""
         the service 'beeyard' is asked for, but no odd-lantern.yaml was found; put one beside the build file:
-          use: local
+          environment: local
           environments:
             local:
               services:
@@ -127,16 +127,16 @@ class SettingsTest {
       delimiter = '|',
       quoteCharacter = '`',
       value = {
-        "environment: {} | , line 1: unknown key 'environment' in the settings; did you mean 'environments'? known are use, services, environments, mask, schemas, history",
-        "environments: { local: { services: { b: { ulr: x } } } } | , line 1: unknown key 'ulr' in the service 'b'; did you mean 'url'? known are url, deadline, connect, bodyLimit, redirects, bearer, trust, proxy, caseHeader, basic, keyInHeader, keyInQuery and 5 more",
-        "environments: { local: { services: { b: { deadline: 3s } } } } | , line 1: the service 'b' has no address: add url: \"http://...\"",
-        "environments: { local: { services: { b: { url: x, deadline: soon } } } } | , line 1: 'deadline' is 'soon'; write it like 3s, 500ms or 1m",
+        "enviroments: {} | , line 1: unknown key 'enviroments' in the settings; did you mean 'environments'? known are environment, services, environments, mask, schemas, history",
+        "environments: { local: { services: { b: { ulr: x } } } } | , line 1: unknown key 'ulr' in the service 'b'; did you mean 'url'? known are url, timeout, connectTimeout, bodyLimit, redirects, bearer, trust, proxy, caseHeader, basic, keyInHeader, keyInQuery and 5 more",
+        "environments: { local: { services: { b: { timeout: 3s } } } } | , line 1: the service 'b' has no address: add url: \"http://...\"",
+        "environments: { local: { services: { b: { url: x, timeout: soon } } } } | , line 1: 'timeout' is 'soon'; write it like 3s, 500ms or 1m",
         "environments: [ a ] | , line 1: 'environments' must be a mapping of names to values",
         "mask: password | , line 1: 'mask' must be a list",
         "schemas: { draft: 5 } | , line 1: 'draft' must be 4, 6, 7, 2019-09 or 2020-12, not '5'",
         "schemas: { formats: on } | , line 1: 'formats' must be assert or annotate, not 'on'",
         "schemas: { host: [a] } | , line 1: unknown key 'host' in 'schemas'; did you mean 'hosts'? known are hosts, formats, draft",
-        "`use: a\nuse: b` | , line 2: the key 'use' stands twice in the settings",
+        "`environment: a\nenvironment: b` | , line 2: the key 'environment' stands twice in the settings",
         "`a: b\n c: [` | , line 2, column 3: this is not YAML: mapping values are not allowed here",
         "`mask: [\"$.a[\"]` | `, line 1: the path cannot be read: wanted a quoted name, an index, a slice, '*' or a filter that begins with '?' at character 5\n  $.a[\n      ^`",
       })

@@ -21,7 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.json.Key;
 import org.oddlantern.json.Secret;
@@ -148,14 +148,14 @@ class DatabaseTest {
             at      the rows
             wanted  one row
             got     no row""",
-        assertThrows(NotAsPromised.class, () -> store.row("select * from hive where id = ?", 9))
+        assertThrows(CheckFailed.class, () -> store.row("select * from hive where id = ?", 9))
             .getMessage());
     String several = assertThrows(
-            NotAsPromised.class, () -> store.row("select id from hive order by id"))
+            CheckFailed.class, () -> store.row("select id from hive order by id"))
         .getMessage();
     assertTrue(several.endsWith("got     2 rows: [{\"id\":1},{\"id\":2}]"), several);
     String there = assertThrows(
-            NotAsPromised.class, () -> store.noRow("select id from hive where id = ?", 1))
+            CheckFailed.class, () -> store.noRow("select id from hive where id = ?", 1))
         .getMessage();
     assertTrue(there.contains("wanted  no row\n    got     1 row: {\"id\":1}"), there);
   }
@@ -167,7 +167,7 @@ class DatabaseTest {
     assertEquals(
         "the value 4 was given where a check or a shape is wanted; say exactly(...), or at(path, ...)",
         assertThrows(IllegalArgumentException.class, () -> row.must((Object) 4)).getMessage());
-    assertTrue(assertThrows(NotAsPromised.class, () -> row.must(status(200)))
+    assertTrue(assertThrows(CheckFailed.class, () -> row.must(status(200)))
         .getMessage()
         .contains("got     no status: this is store: select id from hive where id = 1"));
   }
@@ -187,7 +187,7 @@ class DatabaseTest {
         "select x from system_range(1, 20000)");
     problem(
         "no answer within 300 ms",
-        store.deadline(Duration.ofMillis(300)),
+        store.timeout(Duration.ofMillis(300)),
         "select sum(a.x + b.x) as s from system_range(1, 100000) a, system_range(1, 100000) b");
     assertThrows(IllegalArgumentException.class, () -> Database.reachedAt("postgres://x"));
     assertFalse(Database.reachedAt("jdbc:x://u:p@h/d?password=p").toString().contains("p@"));
@@ -196,7 +196,7 @@ class DatabaseTest {
   @Test
   void secretsAreNotTold() {
     String message = assertThrows(
-            NotAsPromised.class,
+            CheckFailed.class,
             () -> store.row("select * from hive where label = ?", Secret.of("lavender")))
         .getMessage();
     assertTrue(message.startsWith("store: select * from hive where label = ? with ***\n"), message);

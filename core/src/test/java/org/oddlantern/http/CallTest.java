@@ -201,7 +201,7 @@ class CallTest {
   void theHookSeesTheFinishedRequest() {
     service
         .bearer(Secret.of("t-1"))
-        .finishedBy(request -> request.with(
+        .beforeSending(request -> request.with(
             "X-Signature",
             request.method()
                 + request.uri().getPath()
@@ -226,8 +226,7 @@ class CallTest {
     Cookie session = service.send(Call.get("/cookie")).cookie("session").orElseThrow();
     assertTrue(session.attributes().containsKey("httponly"));
     String message = assertThrows(
-            NotAsPromised.class,
-            () -> service.send(Call.get("/cookie")).must(cookie("sesion", "x")))
+            CheckFailed.class, () -> service.send(Call.get("/cookie")).must(cookie("sesion", "x")))
         .getMessage();
     assertTrue(message.contains("got     only session, theme"), message);
     assertTrue(message.contains("did you mean 'session'?"), message);
@@ -303,12 +302,12 @@ class CallTest {
   void standingChecksAreMadeUnlessTheCaseMakesItsOwn() {
     Service promised = service.always(status(204), header("X-Nothing"));
     String message = assertThrows(
-            NotAsPromised.class, () -> promised.send(Call.get("/a")).must(at("$.ok", true)))
+            CheckFailed.class, () -> promised.send(Call.get("/a")).must(at("$.ok", true)))
         .getMessage();
     assertTrue(
         message.contains("status(204)") && message.contains("header(\"X-Nothing\")"), message);
     assertFalse(
-        assertThrows(NotAsPromised.class, () -> promised.send(Call.get("/a")).must(status(200)))
+        assertThrows(CheckFailed.class, () -> promised.send(Call.get("/a")).must(status(200)))
             .getMessage()
             .contains("status(204)"));
   }

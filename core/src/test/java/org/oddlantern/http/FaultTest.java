@@ -13,10 +13,10 @@ import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.testing.RawServer;
 
-/** What goes wrong below HTTP ends in a sentence, within the deadline. */
+/** What goes wrong below HTTP ends in a sentence, within the timeout. */
 class FaultTest {
 
-  private static final Duration DEADLINE = Duration.ofMillis(700);
+  private static final Duration TIMEOUT = Duration.ofMillis(700);
 
   @Test
   void nobodyListens() throws IOException {
@@ -40,7 +40,7 @@ class FaultTest {
   @Test
   void neverAnswers() throws IOException {
     try (RawServer server = new RawServer(out -> Thread.sleep(10_000))) {
-      assertFault("the deadline of 700 ms is over; nothing had come until then", server.address());
+      assertFault("the timeout of 700 ms is over; nothing had come until then", server.address());
     }
   }
 
@@ -58,7 +58,7 @@ class FaultTest {
       String sentence = fault(server.address());
       assertTrue(
           sentence.matches(
-              "the deadline of 700 ms is over; status 200 and \\d+ bytes? of the body had come until then"),
+              "the timeout of 700 ms is over; status 200 and \\d+ bytes? of the body had come until then"),
           sentence);
     }
   }
@@ -98,7 +98,7 @@ class FaultTest {
         out.write(chunk);
       }
     })) {
-      Service service = Service.reachedAt(server.address()).deadline(Duration.ofSeconds(20));
+      Service service = Service.reachedAt(server.address()).timeout(Duration.ofSeconds(20));
       NoReply noReply = assertThrows(NoReply.class, () -> service.send(Call.get("/")));
       assertTrue(
           noReply
@@ -115,7 +115,7 @@ class FaultTest {
 
   /** The sentence without the call before and the time after it. */
   private static String fault(String address) {
-    Service service = Service.reachedAt(address).deadline(DEADLINE);
+    Service service = Service.reachedAt(address).timeout(TIMEOUT);
     NoReply noReply = assertTimeoutPreemptively(
         Duration.ofSeconds(5),
         () -> assertThrows(NoReply.class, () -> service.send(Call.get("/hives"))));

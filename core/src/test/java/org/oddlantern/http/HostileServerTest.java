@@ -20,7 +20,7 @@ import java.util.zip.GZIPOutputStream;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.testing.RawServer;
 
-/** Servers that mean no good: each ends in a clear sentence, within the deadline, with bounded memory. */
+/** Servers that mean no good: each ends in a clear sentence, within the timeout, with bounded memory. */
 class HostileServerTest {
 
   private static final String OK = "HTTP/1.1 200 OK\r\n";
@@ -162,7 +162,7 @@ class HostileServerTest {
         reply("application/json; charset=iso-8859-1", bytes("{\"a\":\"gr\u00fcn\"}", "UTF-8"), "")
             .valueAt("$.a", String.class));
     String message = assertThrows(
-            NotAsPromised.class,
+            CheckFailed.class,
             () -> reply("application/json; charset=iso-8859-1", latin, "")
                 .must(at("$.a", "gr\u00fcn")))
         .getMessage();
@@ -194,7 +194,7 @@ class HostileServerTest {
   void wrongPagesAreShownAsTheyAre() throws IOException {
     Reply page = reply("application/json", ascii("<html><h1>502</h1></html>"), "");
     String message =
-        assertThrows(NotAsPromised.class, () -> page.valueAt("$.id", int.class)).getMessage();
+        assertThrows(CheckFailed.class, () -> page.valueAt("$.id", int.class)).getMessage();
     assertTrue(
         message.contains("200 OK, application/json, a body that begins: <html><h1>502</h1></html>"),
         message);
@@ -222,7 +222,7 @@ class HostileServerTest {
   /** The sentence without the call before and the time after it. */
   private static String fault(RawServer.Answer answer) throws IOException {
     try (RawServer server = new RawServer(answer)) {
-      Service service = Service.reachedAt(server.address()).deadline(Duration.ofSeconds(15));
+      Service service = Service.reachedAt(server.address()).timeout(Duration.ofSeconds(15));
       NoReply noReply = assertTimeoutPreemptively(
           Duration.ofSeconds(20),
           () -> assertThrows(NoReply.class, () -> service.send(Call.get("/hives"))));

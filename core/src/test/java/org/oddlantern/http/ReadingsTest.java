@@ -42,9 +42,8 @@ class ReadingsTest {
             at("$[1]", including(java.util.Map.of("hive", "Heather", "kilograms", 9))),
             at("$[0].note", "a;b"),
             atEach("$", keysIncluding("hive", "kilograms")));
-    NotAsPromised failure = assertThrows(
-        NotAsPromised.class,
-        () -> reply.csv(';').must(atEach("$", at("$.kilograms", atLeast(10)))));
+    CheckFailed failure = assertThrows(
+        CheckFailed.class, () -> reply.csv(';').must(atEach("$", at("$.kilograms", atLeast(10)))));
     assertTrue(failure.getMessage().startsWith("the rows of POST "), failure.getMessage());
     assertTrue(failure.getMessage().contains("$[1].kilograms"), failure.getMessage());
   }
@@ -70,8 +69,8 @@ class ReadingsTest {
         at("$[?@.kilograms != 9].hive", items("007")),
         at("$[?@.sold == false].hive", items(8)),
         at("$[?@.jars > @.kilograms]", size(0)));
-    assertThrows(NotAsPromised.class, () -> csv.must(at("$[?@.hive == 7].hive", not(size(0)))));
-    assertTrue(assertThrows(NotAsPromised.class, () -> csv.valueAt("$[0].hive", Integer.class))
+    assertThrows(CheckFailed.class, () -> csv.must(at("$[?@.hive == 7].hive", not(size(0)))));
+    assertTrue(assertThrows(CheckFailed.class, () -> csv.valueAt("$[0].hive", Integer.class))
         .getMessage()
         .contains("a text is not taken for Integer"));
   }
@@ -85,11 +84,11 @@ class ReadingsTest {
         at("$.hives[*]", not("log").and(not(size(3))).or(size(2))),
         at("$.hives", not("log")),
         at("$.hives[*]", not(List.of("log"))));
-    NotAsPromised one = assertThrows(
-        NotAsPromised.class, () -> reply.must(at("$.hives[*]", not(textMatching("s.*")))));
+    CheckFailed one = assertThrows(
+        CheckFailed.class, () -> reply.must(at("$.hives[*]", not(textMatching("s.*")))));
     assertTrue(one.getMessage().contains("at      $.hives[1]\n"), one.getMessage());
-    NotAsPromised none =
-        assertThrows(NotAsPromised.class, () -> reply.must(at("$.none[*]", not("skep"))));
+    CheckFailed none =
+        assertThrows(CheckFailed.class, () -> reply.must(at("$.none[*]", not("skep"))));
     assertTrue(
         none.getMessage().contains("nothing, over which this would prove nothing"),
         none.getMessage());
@@ -117,7 +116,7 @@ class ReadingsTest {
   }
 
   private String noCsv(String text) {
-    return assertThrows(NotAsPromised.class, () -> plain(text).csv())
+    return assertThrows(CheckFailed.class, () -> plain(text).csv())
         .getMessage()
         .replaceFirst("(?s).*hint {4}", "")
         .strip();
@@ -131,7 +130,7 @@ class ReadingsTest {
         text(textMatching(".*blue")),
         bytes("the queen is marked blue".getBytes(StandardCharsets.UTF_8)));
     String message = assertThrows(
-            NotAsPromised.class,
+            CheckFailed.class,
             () -> reply.must(
                 text("the queen is marked white"),
                 bytes("the queen was marked blue".getBytes(StandardCharsets.UTF_8)),
@@ -163,11 +162,11 @@ class ReadingsTest {
       assertEquals(URI.create(scripted.address() + "/v1/hives?page=2"), reply.addressIn("Link"));
       Service.reachedAt(scripted.address() + "/v1").send(Call.get(reply.addressIn("Location")));
       assertTrue(scripted.heads.get(1).startsWith("GET /v2/hives/7 "), scripted.heads.get(1));
-      String message = assertThrows(NotAsPromised.class, () -> reply.headerAt("X-Total", int.class))
+      String message = assertThrows(CheckFailed.class, () -> reply.headerAt("X-Total", int.class))
           .getMessage();
       assertTrue(message.contains("no such header; there are X-Total-Count, Location"), message);
-      assertThrows(NotAsPromised.class, () -> reply.headerAt("Location", int.class));
-      assertThrows(NotAsPromised.class, () -> reply.addressIn("X-Bad"));
+      assertThrows(CheckFailed.class, () -> reply.headerAt("Location", int.class));
+      assertThrows(CheckFailed.class, () -> reply.addressIn("X-Bad"));
       assertThrows(IllegalArgumentException.class, () -> Call.get(URI.create("/hives")));
     }
   }
@@ -179,7 +178,7 @@ class ReadingsTest {
           .pages(Call.get("/page").query("page", 1), NextPage.byLink());
       pages.itemsAt("$.items[*]").must(body(size(6)), body(distinct()), body(sorted()));
       String message = assertThrows(
-              NotAsPromised.class,
+              CheckFailed.class,
               () -> pages.itemsAt("$.items[*]").must(body(sorted().descending())))
           .getMessage();
       assertTrue(message.startsWith("$.items[*] of 3 pages of GET "), message);
@@ -190,7 +189,7 @@ class ReadingsTest {
   void noReplyMayBeWanted() {
     service.noReplyWithin(Duration.ofMillis(150), Call.get("/slow/3000"));
     String message = assertThrows(
-            NotAsPromised.class,
+            CheckFailed.class,
             () -> service.noReplyWithin(Duration.ofSeconds(5), Call.get("/things/1")))
         .getMessage();
     assertTrue(message.contains("wanted  no reply within 5000 ms"), message);

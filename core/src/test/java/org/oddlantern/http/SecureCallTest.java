@@ -102,13 +102,13 @@ class SecureCallTest {
   }
 
   @Test
-  void cutsAtItsDeadlineOverTlsToo() throws Exception {
+  void cutsAtItsTimeoutOverTlsToo() throws Exception {
     try (HttpTwo two = new HttpTwo()) {
       String message = assertThrows(
               NoReply.class,
-              () -> two.service().deadline(Duration.ofMillis(300)).send(Call.get("/never")))
+              () -> two.service().timeout(Duration.ofMillis(300)).send(Call.get("/never")))
           .getMessage();
-      assertTrue(message.contains("the deadline of 300 ms is over; nothing had come"), message);
+      assertTrue(message.contains("the timeout of 300 ms is over; nothing had come"), message);
       String large = assertThrows(
               NoReply.class, () -> two.service().bodyLimit(10).send(Call.get("/")))
           .getMessage();
@@ -121,11 +121,11 @@ class SecureCallTest {
     try (Proxy proxy = new Proxy();
         EchoService open = new EchoService();
         EchoService secured = new EchoService(server.trusting(client))) {
-      Service.reachedAt(open.address()).through(proxy.address()).send(Call.get("/a"));
+      Service.reachedAt(open.address()).viaProxy(proxy.address()).send(Call.get("/a"));
       assertEquals(
           200,
           Service.reachedAt(secured.address())
-              .through(proxy.address())
+              .viaProxy(proxy.address())
               .trusting(server.certificate().toString())
               .send(Call.get("/b"))
               .status());
@@ -190,7 +190,7 @@ class SecureCallTest {
   static final class Uploader {
     public static void main(String[] arguments) {
       Service.reachedAt(arguments[0])
-          .deadline(Duration.ofMinutes(2))
+          .timeout(Duration.ofMinutes(2))
           .send(Call.post("/photos").part("photo", Part.file(Path.of(arguments[1]))));
     }
   }

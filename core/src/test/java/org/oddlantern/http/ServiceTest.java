@@ -111,9 +111,9 @@ class ServiceTest {
             wanted  a value that can be read as String
             got     nothing: the path ends at $, which is an object with path
             hint    did you mean 'path'?""".formatted(server.address()),
-        assertThrows(NotAsPromised.class, () -> reply.valueAt("$.paht", String.class))
+        assertThrows(CheckFailed.class, () -> reply.valueAt("$.paht", String.class))
             .getMessage());
-    assertTrue(assertThrows(NotAsPromised.class, () -> reply.valueAt("$.path", int.class))
+    assertTrue(assertThrows(CheckFailed.class, () -> reply.valueAt("$.path", int.class))
         .getMessage()
         .contains("got     \"/hive\" (text)"));
   }
@@ -133,22 +133,22 @@ class ServiceTest {
             at      $.id
             wanted  a value that can be read as Integer
             got     nothing: the path ends at $, which is an object with status""".formatted(server.address()),
-        assertThrows(NotAsPromised.class, () -> unseen.valueAt("$.id", Integer.class))
+        assertThrows(CheckFailed.class, () -> unseen.valueAt("$.id", Integer.class))
             .getMessage());
     Reply seen = service.send(Call.get("/status/500"));
     assertEquals(500, seen.status());
     assertEquals(
         1,
-        assertThrows(NotAsPromised.class, () -> seen.valueAt("$.id", Integer.class))
+        assertThrows(CheckFailed.class, () -> seen.valueAt("$.id", Integer.class))
             .verdicts()
             .size());
   }
 
   @Test
-  void refusesADeadlineOfNothing() {
+  void refusesATimeoutOfNothing() {
     assertEquals(
-        "a deadline must be more than zero, but was PT0S",
-        assertThrows(IllegalArgumentException.class, () -> service.deadline(Duration.ZERO))
+        "a timeout must be more than zero, but was PT0S",
+        assertThrows(IllegalArgumentException.class, () -> service.timeout(Duration.ZERO))
             .getMessage());
   }
 }

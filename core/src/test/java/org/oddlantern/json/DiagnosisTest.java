@@ -85,10 +85,10 @@ class DiagnosisTest {
   void oneOfSeveralTextsMayBeWrittenInOtherLetters() {
     assertEquals(
         List.of("only upper and lower case differ from \"calm\""),
-        among("calm", "wild").examine(Location.ROOT, json("'Calm'")).get(0).hints());
+        oneOf("calm", "wild").examine(Location.ROOT, json("'Calm'")).get(0).hints());
     assertEquals(
         List.of(),
-        among("calm", "wild").examine(Location.ROOT, json("'Calmer'")).get(0).hints());
+        oneOf("calm", "wild").examine(Location.ROOT, json("'Calmer'")).get(0).hints());
   }
 
   @Test

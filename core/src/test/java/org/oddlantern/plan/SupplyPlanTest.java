@@ -11,13 +11,13 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.config.Environment;
-import org.oddlantern.suite.Against;
 import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Changes;
+import org.oddlantern.suite.OnEnvironment;
+import org.oddlantern.suite.Retries;
 import org.oddlantern.suite.Supply;
 import org.oddlantern.suite.TidyUp;
-import org.oddlantern.suite.Tries;
 import org.oddlantern.suite.UsesUp;
 
 /** Supplies and tidy-ups on signatures alone: rules 2 to 8, 11, 20 and 24. */
@@ -45,7 +45,7 @@ class SupplyPlanTest {
         List.of(
             "SupplyPlanTest$Foreign (SupplyPlanTest.java): it is marked with @Tag of another test framework, which does nothing here; tags are given with @Tagged",
             "SupplyPlanTest$Foreign#before (P): it is marked with @BeforeEach of another test framework, which does nothing here; the constructor runs before each case, and close() of an AutoCloseable suite after it",
-            "SupplyPlanTest$Foreign#test (P): it is marked with @Disabled of another test framework, which does nothing here; a case that is not to run is marked with @NotNow",
+            "SupplyPlanTest$Foreign#test (P): it is marked with @Disabled of another test framework, which does nothing here; a case that is not to run is marked with @Skipped",
             "SupplyPlanTest$Foreign#test (P): it is marked with @Test of another test framework, which does nothing here; a case is marked with @Case"),
         assertThrows(PlanRefused.class, () -> plan("Foreign")).problems().stream()
             .map(problem -> problem.toString().replaceAll("\\(SupplyPlanTest.java:\\d+\\)", "(P)"))
@@ -68,7 +68,7 @@ class SupplyPlanTest {
   void aCaseThatIsTriedAgainCannotChangeWhatOthersShareButItsOwn() {
     assertEquals(
         List.of(
-            "#shared: it has @Tries and changes what Retried#make makes; a second try would meet what the first one left"),
+            "#shared: it has @Retries and changes what Retried#make makes; a second try would meet what the first one left"),
         problems("Retried"));
   }
 
@@ -260,7 +260,7 @@ class SupplyPlanTest {
     void plain(Yard yard) {}
   }
 
-  @Against("staging")
+  @OnEnvironment("staging")
   static class Pinned {
     record Own(int id) {}
 
@@ -291,11 +291,11 @@ class SupplyPlanTest {
     }
 
     @Case
-    @Tries(2)
+    @Retries(1)
     void shared(@Changes Made made) {}
 
     @Case
-    @Tries(2)
+    @Retries(1)
     void own(@UsesUp Own own) {}
   }
 

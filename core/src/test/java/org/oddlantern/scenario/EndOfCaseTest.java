@@ -17,8 +17,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.oddlantern.config.Environment;
 import org.oddlantern.http.Call;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.GraphQl;
-import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Key;
 import org.oddlantern.run.CaseRecord;
@@ -241,7 +241,7 @@ class EndOfCaseTest {
     void caught() {
       try {
         api.send(Call.get("/a")).must(at("$.path", "/b"));
-      } catch (NotAsPromised e) {
+      } catch (CheckFailed e) {
         // nobody should
       }
     }
@@ -250,7 +250,7 @@ class EndOfCaseTest {
     void caughtReading() {
       try {
         api.send(Call.get("/a")).must(status(200)).valueAt("$.id", int.class);
-      } catch (NotAsPromised e) {
+      } catch (CheckFailed e) {
         // nobody should
       }
     }
@@ -387,7 +387,7 @@ class EndOfCaseTest {
                 reply.must(status(200));
                 try {
                   reply.must(status(201));
-                } catch (NotAsPromised e) {
+                } catch (CheckFailed e) {
                   // nobody hears of it otherwise
                 }
               },

@@ -24,8 +24,8 @@ import org.oddlantern.http.GraphQl;
 import org.oddlantern.http.Service;
 import org.oddlantern.run.ProblemRecord;
 import org.oddlantern.run.RunEvent;
-import org.oddlantern.suite.Against;
 import org.oddlantern.suite.Case;
+import org.oddlantern.suite.OnEnvironment;
 import org.oddlantern.testing.EchoService;
 
 /** What environments say, in force while cases run. */
@@ -52,7 +52,7 @@ class EnvironmentTest {
   private Settings settings(String more) throws IOException {
     Files.writeString(
         folder.resolve(Settings.FILE), """
-        use: here
+        environment: here
         environments:
           here: { services: { api: { url: "%s", redirects: 2, caseHeader: X-Run%s } } }
           there: { readOnly: true, services: { api: { url: "%s" } } }
@@ -85,27 +85,28 @@ class EnvironmentTest {
 
   @Test
   void whoTakesFromASuiteThatIsPinnedElsewhereIsToldSo() {
-    assertTrue(assertThrows(RuntimeException.class, () -> run(settings(""), "MisplacedTest"))
-        .getMessage()
-        .contains(
-            "which is pinned to the environment 'there'; pin both to the same with @Against"));
+    assertTrue(
+        assertThrows(RuntimeException.class, () -> run(settings(""), "MisplacedTest"))
+            .getMessage()
+            .contains(
+                "which is pinned to the environment 'there'; pin both to the same with @OnEnvironment"));
   }
 
   @Test
   void theCommandLineWinsOverCodeAndMarks() throws IOException {
     Settings settings = settings("")
-        .overriddenBy(List.of("services.api.url=" + here.address(), "services.api.deadline=9s"));
+        .overriddenBy(List.of("services.api.url=" + here.address(), "services.api.timeout=9s"));
     Trial trial = run(settings, "PinnedTest#take", "MovedTest");
     assertEquals("passed make@there, passed take, passed moved", trial.outcomes());
     assertEquals(List.of("/made", "/taken", "/moved"), targets(here));
-    SettingInForce deadline = settings.inForce(null, Map.of()).stream()
-        .filter(one -> one.key().equals("services.api.deadline"))
+    SettingInForce timeout = settings.inForce(null, Map.of()).stream()
+        .filter(one -> one.key().equals("services.api.timeout"))
         .findFirst()
         .orElseThrow();
     assertEquals(
-        "9s from --set services.api.deadline", deadline.value() + " from " + deadline.origin());
+        "9s from --set services.api.timeout", timeout.value() + " from " + timeout.origin());
     assertEquals(
-        "--set services.api.ulr: unknown key 'ulr' of a service; did you mean 'url'? known are url, deadline, connect, bodyLimit, redirects, bearer, trust, proxy, caseHeader, basic, keyInHeader, keyInQuery and 5 more",
+        "--set services.api.ulr: unknown key 'ulr' of a service; did you mean 'url'? known are url, timeout, connectTimeout, bodyLimit, redirects, bearer, trust, proxy, caseHeader, basic, keyInHeader, keyInQuery and 5 more",
         assertThrows(
                 SettingsProblem.class,
                 () -> settings("").overriddenBy(List.of("services.api.ulr=x")))
@@ -184,7 +185,7 @@ class EnvironmentTest {
     }
   }
 
-  @Against("there")
+  @OnEnvironment("there")
   static class PinnedTest {
     record Taken(int id) {}
 

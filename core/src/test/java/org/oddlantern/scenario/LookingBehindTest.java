@@ -137,13 +137,13 @@ class LookingBehindTest {
             "databases.store.url = jdbc:h2:mem:looking",
             "databases.store.user = reader",
             "databases.store.password = ***",
-            "databases.store.deadline = 3s"),
+            "databases.store.timeout = 3s"),
         changed.inForce(null, Map.of()).stream()
             .filter(line -> line.key().startsWith("databases"))
             .map(LookingBehindTest::told)
             .toList());
     assertEquals(
-        "--set databases.store.pasword: unknown key 'pasword' of a database; known are url, user, password, deadline",
+        "--set databases.store.pasword: unknown key 'pasword' of a database; known are url, user, password, timeout",
         problem(() -> settings().overriddenBy(List.of("databases.store.pasword=x"))));
     Path file = folder.resolve(Settings.FILE);
     assertEquals(
@@ -151,7 +151,7 @@ class LookingBehindTest {
         problem(() -> read("environments: { e: { databases: { b: { user: x } } } }")));
     assertEquals(
         file
-            + ", line 1: unknown key 'pool' in the database 'b'; known are url, user, password, deadline",
+            + ", line 1: unknown key 'pool' in the database 'b'; known are url, user, password, timeout",
         problem(() -> read("environments: { e: { databases: { b: { url: x, pool: 3 } } } }")));
   }
 
@@ -183,7 +183,7 @@ class LookingBehindTest {
         environments:
           here:
             services: { api: { url: "%s" } }
-            databases: { store: { url: "jdbc:h2:mem:looking", user: sa, password: "lavender-db", deadline: 3s } }
+            databases: { store: { url: "jdbc:h2:mem:looking", user: sa, password: "lavender-db", timeout: 3s } }
         """.formatted(service.address()));
   }
 

@@ -23,9 +23,9 @@ import org.oddlantern.run.Mark;
 import org.oddlantern.run.Outcome;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.KnownFault;
-import org.oddlantern.suite.NotNow;
+import org.oddlantern.suite.Pending;
+import org.oddlantern.suite.Skipped;
 import org.oddlantern.suite.Tagged;
-import org.oddlantern.suite.ToBeWritten;
 import org.oddlantern.testing.TestService;
 
 /** Marks that keep a case from running, expect its failure, or choose it (rules 9 and 15). */
@@ -36,13 +36,13 @@ class MarksTest {
     try (TestService service = new TestService()) {
       Trial trial = Trial.of(service, List.of("SkippedMakersTest"));
       assertEquals(
-          "skipped notNow, pending toBeWritten, known fault knownFault, skipped takesNotNow, "
+          "skipped skippedOne, pending pendingOne, known fault knownFault, skipped takesSkipped, "
               + "skipped takesPending, skipped takesKnownFault, skipped takesTaker",
           trial.outcomes());
-      assertEquals("the mail server moves, until 2999-01-01", message(trial, "notNow"));
+      assertEquals("the mail server moves, until 2999-01-01", message(trial, "skippedOne"));
       String cause =
-          "MarksTest.SkippedMakersTest#notNow, which makes what this case takes, is skipped ('notNow')";
-      assertEquals(cause, message(trial, "takesNotNow").replace("$", "."));
+          "MarksTest.SkippedMakersTest#skippedOne, which makes what this case takes, is skipped ('skippedOne')";
+      assertEquals(cause, message(trial, "takesSkipped").replace("$", "."));
       assertEquals(cause, message(trial, "takesTaker").replace("$", "."), "the first cause");
       assertTrue(message(trial, "takesKnownFault").contains("is a known fault"));
       assertEquals("BEE-17", trial.one("knownFault").knownFault());
@@ -124,10 +124,10 @@ class MarksTest {
         .map(problem -> problem.message())
         .collect(Collectors.joining("\n"));
     assertEquals("""
-        @NotNow needs a reason, so that somebody can take it off again
-        @NotNow is until 'soon'; write the day like 2026-12-01
+        @Skipped needs a reason, so that somebody can take it off again
+        @Skipped is until 'soon'; write the day like 2026-12-01
         @KnownFault needs a reference, like the number of an issue
-        it has both @KnownFault and @ToBeWritten; what is not written has no known fault
+        it has both @KnownFault and @Pending; what is not written has no known fault
         the tag 'a b' must be a word without blanks and commas""", problems);
   }
 
@@ -158,14 +158,14 @@ class MarksTest {
     record Late(String text) {}
 
     @Case
-    @NotNow(why = "the mail server moves", until = "2999-01-01")
-    Early notNow() {
+    @Skipped(why = "the mail server moves", until = "2999-01-01")
+    Early skippedOne() {
       throw new IllegalStateException("it must not run");
     }
 
     @Case
-    @ToBeWritten
-    Written toBeWritten() {
+    @Pending
+    Written pendingOne() {
       throw new IllegalStateException("it must not run");
     }
 
@@ -176,7 +176,7 @@ class MarksTest {
     }
 
     @Case
-    Late takesNotNow(Early early) {
+    Late takesSkipped(Early early) {
       throw new IllegalStateException("it must not run");
     }
 
@@ -196,7 +196,7 @@ class MarksTest {
     record Broken(String text) {}
 
     @Case
-    @NotNow(why = "it rains")
+    @Skipped(why = "it rains")
     Rainy rainy() {
       return new Rainy("");
     }
@@ -220,7 +220,7 @@ class MarksTest {
     }
 
     @Case
-    @NotNow(why = "it is cold", until = "2020-01-01")
+    @Skipped(why = "it is cold", until = "2020-01-01")
     void overdue() {}
 
     @Case
@@ -244,7 +244,7 @@ class MarksTest {
 
   static class NeedingTest {
     @Case
-    @NotNow(why = "it needs what nobody makes")
+    @Skipped(why = "it needs what nobody makes")
     void needsNothing(SkippedMakersTest.Early early) {}
   }
 
@@ -273,11 +273,11 @@ class MarksTest {
 
   static class BadMarks {
     @Case
-    @NotNow(why = " ", until = "soon")
+    @Skipped(why = " ", until = "soon")
     void noReason() {}
 
     @Case
-    @ToBeWritten
+    @Pending
     @KnownFault("")
     void noReference() {}
 

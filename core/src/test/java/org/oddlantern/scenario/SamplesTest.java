@@ -22,11 +22,11 @@ import org.oddlantern.plan.Planner;
 import org.oddlantern.plan.Selection;
 import org.oddlantern.run.CaseRecord;
 import org.oddlantern.suite.Case;
+import org.oddlantern.suite.Retries;
 import org.oddlantern.suite.SampleFile;
 import org.oddlantern.suite.Samples;
 import org.oddlantern.suite.Supply;
 import org.oddlantern.suite.TidyUp;
-import org.oddlantern.suite.Tries;
 import org.oddlantern.suite.UsesUp;
 import org.oddlantern.testing.TestService;
 
@@ -129,7 +129,7 @@ class SamplesTest {
             "#sharedOfSample: it is shared, but depends on the samples of SamplesTest$WrongTest#kinds (P), of which there are several; let it not be shared",
             "#throwing: its samples cannot be had: IllegalStateException: no data",
             "#twice: it takes samples of two methods, SamplesTest$WrongTest#kinds (P) and SamplesTest$WrongTest#others (P); a case runs over the samples of one, so make one method of both",
-            "#twoTries: it has @Tries and uses up what SamplesTest$WrongTest#two makes; a second try would meet what the first one left"),
+            "#twoTries: it has @Retries and uses up what SamplesTest$WrongTest#two makes; a second try would meet what the first one left"),
         problems("WrongTest"));
   }
 
@@ -324,7 +324,7 @@ class SamplesTest {
     void changesOne(@UsesUp One one, Kind kind) {}
 
     @Case
-    @Tries(2)
+    @Retries(1)
     void twoTries(@UsesUp Two two) {}
 
     @Case

@@ -21,9 +21,9 @@ import org.oddlantern.run.Mark;
 import org.oddlantern.run.RunEvent;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.KnownFault;
+import org.oddlantern.suite.Retries;
 import org.oddlantern.suite.Supply;
 import org.oddlantern.suite.TidyUp;
-import org.oddlantern.suite.Tries;
 import org.oddlantern.suite.UsesUp;
 import org.oddlantern.testing.TestService;
 
@@ -543,7 +543,7 @@ class SuppliesTest {
     }
 
     @Case
-    @Tries(3)
+    @Retries(2)
     Made flaky(Keeper keeper, Fresh fresh) {
       String text = fresh.text("");
       get("/tried/" + text);
@@ -559,7 +559,7 @@ class SuppliesTest {
     }
 
     @Case
-    @Tries(3)
+    @Retries(2)
     void never() throws IOException {
       throw new IOException("never");
     }

@@ -19,13 +19,13 @@ import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Changes;
 import org.oddlantern.suite.KnownFault;
 import org.oddlantern.suite.MadeBy;
-import org.oddlantern.suite.NotNow;
 import org.oddlantern.suite.Occupies;
+import org.oddlantern.suite.Pending;
+import org.oddlantern.suite.Retries;
+import org.oddlantern.suite.Skipped;
 import org.oddlantern.suite.Supply;
 import org.oddlantern.suite.TidyUp;
 import org.oddlantern.suite.TimeLimit;
-import org.oddlantern.suite.ToBeWritten;
-import org.oddlantern.suite.Tries;
 import org.oddlantern.suite.UsesUp;
 
 /** Writes class files for random items: a class for each suite, and one for the type of each value. */
@@ -164,8 +164,8 @@ final class PlanClasses {
     }
     mark(method, Case.class).visitEnd();
     switch (item.mark()) {
-      case "skipped" -> value(mark(method, NotNow.class), "why", "as wanted");
-      case "pending" -> mark(method, ToBeWritten.class).visitEnd();
+      case "skipped" -> value(mark(method, Skipped.class), "why", "as wanted");
+      case "pending" -> mark(method, Pending.class).visitEnd();
       case "fault" -> value(mark(method, KnownFault.class), "value", "F-1");
       default -> {}
     }
@@ -173,7 +173,7 @@ final class PlanClasses {
       mark(method, Alone.class).visitEnd();
     }
     if (item.tries() > 1) {
-      value(mark(method, Tries.class), "value", item.tries());
+      value(mark(method, Retries.class), "value", item.tries() - 1);
     }
     if (item.how().equals("hang") && item.failures() > 0) {
       value(mark(method, TimeLimit.class), "value", "60ms");

@@ -79,14 +79,14 @@ class BadInputIT {
         "OneTest",
         "@Case void one(Environment env) { env.service(\"beeyard\").send(Call.get(\"/\")); }");
     Path file = folder.resolve("odd-lantern.yaml");
-    Files.writeString(file, "use: local\nenvironments:\n  local:\n    servces: {}\n");
+    Files.writeString(file, "environment: local\nenvironments:\n  local:\n    servces: {}\n");
     refused(
         2,
         "odd-lantern: " + file.toRealPath()
             + ", line 4: unknown key 'servces' in the environment 'local'; did you mean 'services'? known are services, databases, readOnly\n",
         "run",
         classes);
-    Files.writeString(file, "use: local\n  environments: [\n");
+    Files.writeString(file, "environment: local\n  environments: [\n");
     refused(
         2,
         "odd-lantern: " + file.toRealPath() + ", line 2, column 15: this is not YAML: ",
@@ -195,11 +195,11 @@ class BadInputIT {
         "environments: { local: { services: { beeyard: { url: \"http://127.0.0.1:1\" } } } }\n");
     refused(
         2,
-        "odd-lantern: --set services.beeyrad.deadline: no environment has a service 'beeyrad'; there are beeyard (did you mean 'beeyard'?)\n",
+        "odd-lantern: --set services.beeyrad.timeout: no environment has a service 'beeyrad'; there are beeyard (did you mean 'beeyard'?)\n",
         "run",
         classes,
         "--set",
-        "services.beeyrad.deadline=3s");
+        "services.beeyrad.timeout=3s");
     refused(
         2,
         "odd-lantern: --env wants the name of an environment, and got nothing\n",
@@ -221,10 +221,10 @@ class BadInputIT {
         "");
     refused(
         2,
-        "odd-lantern: --earlier names gone, which is not there\n",
+        "odd-lantern: --times-from names gone, which is not there\n",
         "run",
         classes,
-        "--earlier",
+        "--times-from",
         "gone");
     refused(
         2,

@@ -78,7 +78,7 @@ class BuildIT {
         @Case("the label is kept") void label(Hive hive) {
           if (!hive.label().equals("Foxglove")) throw new AssertionError("wanted Foxglove, got " + hive.label());
         }
-        @Case("a hive is weighed") @NotNow(why = "the scales are away") void weighed(Hive hive) {}
+        @Case("a hive is weighed") @Skipped(why = "the scales are away") void weighed(Hive hive) {}
 
         public static class Broken {
           public record Weight(int kilos) {}
@@ -116,7 +116,7 @@ class BuildIT {
       assertTrue(
           printed.get("mvn test -Dtest=HiveTest#readBack").contains("Tests run: 3, Failures: 0"));
       assertTrue(printed
-          .get("mvn test -Dodd-lantern.lanes=2 -Dodd-lantern.set=services.beeyard.deadline=5s")
+          .get("mvn test -Dodd-lantern.lanes=2 -Dodd-lantern.set=services.beeyard.timeout=5s")
           .contains("Tests run: 5, Failures: 0"));
       assertTrue(printed.get("odd-lantern run").contains("\n4 passed in "));
       assertTrue(printed.get("odd-lantern run --case HiveTest").contains("\n3 passed in "));

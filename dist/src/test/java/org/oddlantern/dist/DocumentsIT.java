@@ -112,7 +112,7 @@ class DocumentsIT {
 
   @Test
   void theSettingsForSchemasAndHistoryAreInForce() throws Exception {
-    String settings = "use: local\nenvironments:\n  local: {}\n";
+    String settings = "environment: local\nenvironments:\n  local: {}\n";
     Files.writeString(
         folder.resolve("odd-lantern.yaml"),
         settings

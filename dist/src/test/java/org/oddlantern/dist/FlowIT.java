@@ -47,7 +47,7 @@ class FlowIT {
         void giveUp(@UsesUp Hive hive) {}
 
         @Case("the weather is told")
-        @Tries(2)
+        @Retries(1)
         void weather() { if (tried++ == 0) throw new AssertionError("fog"); }
       }
       """;
@@ -111,7 +111,7 @@ class FlowIT {
     run(0, "--out", "whole");
     int cases = 0;
     for (int part = 1; part <= 3; part++) {
-      String told = run(0, "--part", part + "/3", "--earlier", "whole", "--out", "part" + part);
+      String told = run(0, "--part", part + "/3", "--times-from", "whole", "--out", "part" + part);
       cases += Integer.parseInt(told.replaceAll("(?s).*environment none, (\\d+) case.*", "$1"));
     }
     assertEquals(8, cases);
@@ -124,7 +124,7 @@ class FlowIT {
     assertEquals(
         2,
         Command.in(folder)
-            .run("run", classes, "--part", "1/2", "--earlier", "src")
+            .run("run", classes, "--part", "1/2", "--times-from", "src")
             .status());
   }
 

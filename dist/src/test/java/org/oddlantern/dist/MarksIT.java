@@ -22,14 +22,14 @@ class MarksIT {
         public record Queen(String mark) {}
 
         @Case("the queen is found")
-        @NotNow(why = "the hive is closed for winter", until = "2999-03-01")
+        @Skipped(why = "the hive is closed for winter", until = "2999-03-01")
         Queen find() { return new Queen("blue"); }
 
         @Case("the queen is marked")
         void mark(Queen queen) {}
 
         @Case("a swarm is reported")
-        @ToBeWritten
+        @Pending
         @Tagged("slow")
         void swarm() {}
 
@@ -59,7 +59,7 @@ class MarksIT {
 
   @Test
   void eachIsToldByItsWordWithItsReason() throws Exception {
-    String told = run(0, "--not-tag", "loud");
+    String told = run(0, "--without-tag", "loud");
     assertTrue(told.replaceAll(" +\\d+ ms", " N ms").contains("""
             skipped             the queen is found
                       the hive is closed for winter, until 2999-03-01
@@ -83,7 +83,7 @@ class MarksIT {
 
   @Test
   void strictnessAndRunsInWhichNothingRan() throws Exception {
-    String pending = run(1, "--not-tag", "loud", "--fail-on", "pending,skipped");
+    String pending = run(1, "--without-tag", "loud", "--fail-on", "pending,skipped");
     assertTrue(pending.contains("strict    2 skipped, and --fail-on skipped was asked"), pending);
     String nothing = run(3, "--case", "MarkedTest#find", "--case", "MarkedTest#swarm");
     assertTrue(nothing.contains("nothing ran: every case is skipped or pending"), nothing);
@@ -125,7 +125,7 @@ class MarksIT {
     assertEquals(2, command("--failed-in", "gone.jsonl").status());
     String list = Command.in(folder).run("list", classes).out();
     for (String part :
-        List.of("tags keeping, slow", "known fault BEE-17", "to be written", "not now: the hive")) {
+        List.of("tags keeping, slow", "known fault BEE-17", "pending", "skipped: the hive")) {
       assertTrue(list.contains(part), list);
     }
   }

@@ -26,9 +26,9 @@ class ReportsIT {
         static int tried;
 
         @Case("a *hive* is weighed | and told") void weighed() { holdsSlowly(SLOW); }
-        @Case("the gate is shut") @Tries(2) void gate() { if (tried++ == 0) throw new AssertionError("it was open"); }
+        @Case("the gate is shut") @Retries(1) void gate() { if (tried++ == 0) throw new AssertionError("it was open"); }
         @Case("nobody is stung") void stung() { if (STUNG) throw new AssertionError("the keeper was stung"); }
-        @Case("honey is sold") @ToBeWritten void sold() {}
+        @Case("honey is sold") @Pending void sold() {}
 
         public static class OfANeighbour {
           @Case("the fence holds") void fence() {
@@ -63,7 +63,7 @@ class ReportsIT {
 
   @Test
   void whatIsDifferentIsToldAndRunsAreKept() throws Exception {
-    run(0, good, "--out", "old", "--history", "kept", "--keep", "2");
+    run(0, good, "--out", "old", "--history", "kept", "--keep-runs", "2");
     String told =
         run(1, bad, "--out", "new", "--history", "kept", "--compared-with", "old/journal.jsonl");
     assertTrue(told.contains("\nchanged   newly failed  HiveYardTest: nobody is stung\n"), told);
@@ -77,7 +77,7 @@ class ReportsIT {
     assertEquals(5, counts.path("cases").asInt(0));
     assertEquals("{\"pending\":1,\"unproven\":4}", counts.path("counts").toString());
     assertEquals(1, counts.path("marks").path("flaky").asInt(0));
-    run(1, bad, "--out", "new", "--history", "kept", "--keep", "2");
+    run(1, bad, "--out", "new", "--history", "kept", "--keep-runs", "2");
     try (Stream<Path> kept = Files.list(folder.resolve("kept"))) {
       assertEquals(2, kept.count());
     }
@@ -90,10 +90,10 @@ class ReportsIT {
         "<a href=\"suite-1-HiveYardTest.html#case-2\">")) {
       assertTrue(page.contains(part), () -> part + " is not in\n" + page);
     }
-    Command.Output wrong = Command.in(folder).run("run", good, "--keep", "some");
+    Command.Output wrong = Command.in(folder).run("run", good, "--keep-runs", "some");
     assertEquals(2, wrong.status());
     assertEquals(
-        "odd-lantern: --keep takes a number of runs, like 50, or of days, like 90d, not some\n",
+        "odd-lantern: --keep-runs takes a number of runs, like 50, or of days, like 90d, not some\n",
         wrong.err());
   }
 
@@ -130,7 +130,7 @@ class ReportsIT {
         - a \\*hive\\* is weighed \\| and told
         - the gate is shut
         - nobody is stung
-        - honey is sold *(still to be written)*
+        - honey is sold *(pending)*
 
         ### Of a neighbour
 

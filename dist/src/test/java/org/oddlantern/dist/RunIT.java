@@ -36,7 +36,7 @@ class RunIT {
   @BeforeEach
   void settings() throws IOException {
     Files.writeString(folder.resolve("odd-lantern.yaml"), """
-        use: nowhere
+        environment: nowhere
         environments:
           nowhere: { services: { beeyard: { url: "http://127.0.0.1:1" } } }
           here:
@@ -122,7 +122,8 @@ class RunIT {
   @Test
   void failsOnWhatItIsAskedTo() throws Exception {
     Files.writeString(
-        folder.resolve("odd-lantern.yaml"), "use: a\nenvironments: { a: { services: {} } }\n");
+        folder.resolve("odd-lantern.yaml"),
+        "environment: a\nenvironments: { a: { services: {} } }\n");
     Path classes = Sources.compile(
         folder,
         "LaxTest",

@@ -148,7 +148,7 @@ class SchemaIT {
     try (Beeyard beeyard = Beeyard.start(0, 0, java.util.Set.of())) {
       write(
           "odd-lantern.yaml",
-          "use: local\nenvironments:\n  local:\n    services:\n      beeyard: { url: \""
+          "environment: local\nenvironments:\n  local:\n    services:\n      beeyard: { url: \""
               + beeyard.address() + "\" }\n");
       Command.Output run = Command.in(folder)
           .run(

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.oddlantern.http.Asked;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Secret;
 
@@ -46,7 +46,7 @@ public interface CaseRecorder {
    *
    * @return what does not hold; empty if all does
    */
-  default Optional<NotAsPromised> settledSince(int mark) {
+  default Optional<CheckFailed> settledSince(int mark) {
     return Optional.empty();
   }
 

@@ -25,7 +25,7 @@ final class FaultWords {
   private static String sentence(Exception e, WireRequest request, Terms terms, Progress progress) {
     String place = request.uri().getRawAuthority();
     if (progress.isLate()) {
-      return "the deadline of " + words(terms.deadline()) + " is over; " + progress.received();
+      return "the timeout of " + words(terms.timeout()) + " is over; " + progress.received();
     }
     if (e instanceof UnknownHostException) {
       return "no host is known as '" + request.uri().getHost()

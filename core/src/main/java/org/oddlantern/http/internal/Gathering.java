@@ -2,14 +2,14 @@ package org.oddlantern.http.internal;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.internal.CurrentCase;
 
 /** Gathers failures while a piece of a case goes on. Thread-safe. */
 public final class Gathering {
 
   private final boolean open;
-  private final List<NotAsPromised> failures = new ArrayList<>();
+  private final List<CheckFailed> failures = new ArrayList<>();
 
   private Gathering(boolean open) {
     this.open = open;
@@ -26,7 +26,7 @@ public final class Gathering {
   }
 
   /** Gives a failure to whoever gathers for this thread; throws it if nobody does. */
-  public static void giveUp(NotAsPromised failure) {
+  public static void giveUp(CheckFailed failure) {
     boolean gathered = CurrentCase.part(Gathering.class)
         .map(gathering -> gathering.take(failure))
         .orElse(false);
@@ -35,7 +35,7 @@ public final class Gathering {
     }
   }
 
-  private synchronized boolean take(NotAsPromised failure) {
+  private synchronized boolean take(CheckFailed failure) {
     if (open) {
       failures.add(failure);
     }
@@ -43,7 +43,7 @@ public final class Gathering {
   }
 
   /** What failed so far. */
-  public synchronized List<NotAsPromised> failures() {
+  public synchronized List<CheckFailed> failures() {
     return List.copyOf(failures);
   }
 }

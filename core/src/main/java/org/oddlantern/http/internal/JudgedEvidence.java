@@ -4,9 +4,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.http.Check;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Evidence;
 import org.oddlantern.http.Headers;
-import org.oddlantern.http.NotAsPromised;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
@@ -166,7 +166,7 @@ public abstract class JudgedEvidence implements Evidence {
   }
 
   /** A reading that found nothing it could give. */
-  protected final NotAsPromised failed(Verdict reading) {
+  protected final CheckFailed failed(Verdict reading) {
     judged(List.of(reading));
     return failure(List.of(reading));
   }
@@ -193,9 +193,9 @@ public abstract class JudgedEvidence implements Evidence {
     return verdicts;
   }
 
-  private NotAsPromised failure(List<Verdict> failed) {
+  private CheckFailed failure(List<Verdict> failed) {
     List<Verdict> all = new ArrayList<>(toldFirst());
     all.addAll(failed);
-    return new NotAsPromised(title(), all);
+    return new CheckFailed(title(), all);
   }
 }

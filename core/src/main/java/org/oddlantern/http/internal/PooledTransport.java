@@ -30,7 +30,7 @@ import org.oddlantern.http.WireRequest;
 /**
  * HTTP over kept connections, by the barest forms of the client, which are also its fastest: they never
  * send a request twice, follow no redirect, keep no cookie, decode nothing. In the clear and through
- * proxies it is HTTP/1.1; else both sides agree on the version. The exchange is cut at its deadline.
+ * proxies it is HTTP/1.1; else both sides agree on the version. The exchange is cut at its timeout.
  */
 public final class PooledTransport implements Transport {
 
@@ -41,7 +41,7 @@ public final class PooledTransport implements Transport {
   private final Map<Duration, CloseableHttpClient> plain = new ConcurrentHashMap<>();
   private final Map<Way, CloseableHttpClient> secured = new ConcurrentHashMap<>();
   private final Map<Security, NegotiatedClient> negotiated = new ConcurrentHashMap<>();
-  private final DeadlineWatch deadlines = new DeadlineWatch();
+  private final TimeoutWatch timeouts = new TimeoutWatch();
 
   /** Loads what the first client needs, and forgets it. */
   public static void prepare() {
@@ -55,7 +55,7 @@ public final class PooledTransport implements Transport {
     Progress progress = new Progress(terms.body());
     Renewed wire = new Renewed(wire(request, terms));
     long waitedBefore = progress.waitedNanos();
-    arm(wire, progress, terms.deadline().toNanos(), waitedBefore);
+    arm(wire, progress, terms.timeout().toNanos(), waitedBefore);
     try {
       while (true) {
         try {
@@ -69,13 +69,13 @@ public final class PooledTransport implements Transport {
     } catch (IOException | RuntimeException e) {
       throw FaultWords.fault(e, request, terms, progress);
     } finally {
-      deadlines.callOff(wire.alarm);
+      timeouts.callOff(wire.alarm);
     }
   }
 
   /** Time spent waiting for memory is given back: it is none of the service. */
   private void arm(Renewed wire, Progress progress, long nanos, long waitedBefore) {
-    wire.alarm = deadlines.set(nanos, () -> {
+    wire.alarm = timeouts.set(nanos, () -> {
       long waited = progress.waitedNanos();
       if (progress.isWaiting() || waited > waitedBefore) {
         arm(wire, progress, Math.max(LOOK_NANOS, waited - waitedBefore), waited);
@@ -133,7 +133,7 @@ public final class PooledTransport implements Transport {
 
   @Override
   public void close() {
-    deadlines.close();
+    timeouts.close();
     negotiated.values().forEach(NegotiatedClient::close);
     List<CloseableHttpClient> clients = new ArrayList<>(plain.values());
     clients.addAll(secured.values());
@@ -181,10 +181,10 @@ public final class PooledTransport implements Transport {
     }
   }
 
-  /** The request of the connection at work, which a deadline may abort from its own thread. */
+  /** The request of the connection at work, which a timeout may abort from its own thread. */
   private static final class Renewed {
     private volatile HttpUriRequestBase now;
-    private volatile DeadlineWatch.@Nullable Alarm alarm;
+    private volatile TimeoutWatch.@Nullable Alarm alarm;
 
     Renewed(HttpUriRequestBase first) {
       now = first;

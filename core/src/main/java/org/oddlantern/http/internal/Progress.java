@@ -53,10 +53,10 @@ final class Progress {
     late = true;
   }
 
-  /** The deadline may have come between two connections. */
+  /** The timeout may have come between two connections. */
   void refuseIfLate() throws InterruptedIOException {
     if (late) {
-      throw new InterruptedIOException("the deadline is over");
+      throw new InterruptedIOException("the timeout is over");
     }
   }
 

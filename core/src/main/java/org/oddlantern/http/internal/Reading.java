@@ -1,7 +1,7 @@
 package org.oddlantern.http.internal;
 
 import java.util.List;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.CostlyPath;
 import org.oddlantern.json.Finding;
@@ -70,7 +70,7 @@ record Reading(JudgedEvidence evidence, String words, Class<?> type) {
     }
   }
 
-  private NotAsPromised failed(Finding finding) {
+  private CheckFailed failed(Finding finding) {
     return evidence.failed(new Verdict(words, false, List.of(finding)));
   }
 }

@@ -7,14 +7,14 @@ import org.jspecify.annotations.Nullable;
 /**
  * Under what terms a request travels.
  *
- * @param deadline from sending until the last byte of the reply
+ * @param timeout from sending until the last byte of the reply
  * @param connect how long a connection may take to be made
  * @param body bytes of a reply's body, content encodings undone, after which reading stops
  * @param security who is trusted and who we are, over TLS
  * @param proxy the HTTP proxy to go through; null for none
  */
 public record Terms(
-    Duration deadline,
+    Duration timeout,
     Duration connect,
     long body,
     Security security,
@@ -24,28 +24,28 @@ public record Terms(
   public static final Terms STANDARD =
       new Terms(Duration.ofSeconds(30), Duration.ofSeconds(5), 64L << 20, Security.STANDARD, null);
 
-  /** These terms with another deadline. */
+  /** These terms with another timeout. */
   public Terms within(Duration limit) {
     return new Terms(limit, connect, body, security, proxy);
   }
 
   /** These terms with another limit for making a connection. */
   public Terms connectedWithin(Duration limit) {
-    return new Terms(deadline, limit, body, security, proxy);
+    return new Terms(timeout, limit, body, security, proxy);
   }
 
   /** These terms with another limit for bodies. */
   public Terms bodyUpTo(long bytes) {
-    return new Terms(deadline, connect, bytes, security, proxy);
+    return new Terms(timeout, connect, bytes, security, proxy);
   }
 
   /** These terms with other security. */
   public Terms securedBy(Security other) {
-    return new Terms(deadline, connect, body, other, proxy);
+    return new Terms(timeout, connect, body, other, proxy);
   }
 
   /** These terms by way of a proxy. */
   public Terms through(URI other) {
-    return new Terms(deadline, connect, body, security, other);
+    return new Terms(timeout, connect, body, security, other);
   }
 }

@@ -1,7 +1,7 @@
 package org.oddlantern.http.internal;
 
 import java.util.List;
-import org.oddlantern.http.NotAsPromised;
+import org.oddlantern.http.CheckFailed;
 import org.oddlantern.http.Verdict;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
@@ -57,7 +57,7 @@ record XmlReading(JudgedEvidence evidence, String path, Class<?> type) {
     return "a value that can be read as " + Words.of(type);
   }
 
-  private NotAsPromised failed(Finding finding) {
+  private CheckFailed failed(Finding finding) {
     String words = "valueAt(\"" + path + "\", " + type.getSimpleName() + ")";
     return evidence.failed(new Verdict(words, false, List.of(finding)));
   }

@@ -14,14 +14,14 @@ import org.oddlantern.schema.SchemaProblem;
 final class Fetching {
 
   private static final Duration CONNECT = Duration.ofSeconds(5);
-  private static final Duration DEADLINE = Duration.ofSeconds(30);
+  private static final Duration TIMEOUT = Duration.ofSeconds(30);
   private static final int LIMIT = 16 << 20;
 
   private Fetching() {}
 
   static String text(String uri) {
     HttpRequest request =
-        HttpRequest.newBuilder(URI.create(uri)).timeout(DEADLINE).build();
+        HttpRequest.newBuilder(URI.create(uri)).timeout(TIMEOUT).build();
     try {
       HttpResponse<InputStream> reply = HttpClient.newBuilder()
           .connectTimeout(CONNECT)

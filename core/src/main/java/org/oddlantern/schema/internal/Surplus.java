@@ -59,7 +59,7 @@ final class Surplus extends Keyword {
   String hint(JsonNode value) {
     String near = NearestMatch.hint(name, absent);
     return near.isEmpty() && !name.isEmpty()
-        ? NearestMatch.among(name, known)
+        ? NearestMatch.oneOf(name, known)
             .map(other -> "the schema knows '" + other + "', which is there too")
             .orElse("")
         : near;

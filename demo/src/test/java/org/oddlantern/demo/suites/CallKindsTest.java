@@ -142,11 +142,11 @@ public class CallKindsTest {
   @Case("limits and headers are set for one call or for all")
   void defaults() {
     var patient = beeyard
-        .deadline(Duration.ofSeconds(5))
+        .timeout(Duration.ofSeconds(5))
         .bodyLimit(1 << 20)
         .header("Accept-Language", "en")
         .always(contentType("application/json"));
-    patient.send(Call.get("/hives").deadline(Duration.ofSeconds(2))).must(status(200));
+    patient.send(Call.get("/hives").timeout(Duration.ofSeconds(2))).must(status(200));
     patient
         .send(Call.get("/hives").header("Accept-Language", "de").withoutHeader("Accept-Encoding"))
         .must(status(200));

@@ -91,7 +91,8 @@ public class CredentialsTest {
 
   @Case("a scale signs what it says")
   void signature() {
-    var scale = beeyard.finishedBy(request -> request.with("X-Signature", signed(request.body())));
+    var scale =
+        beeyard.beforeSending(request -> request.with("X-Signature", signed(request.body())));
     scale.send(Call.post("/scales/4").json(Map.of("kilograms", 41.5))).must(status(202));
     beeyard.send(Call.post("/scales/4").json(Map.of("kilograms", 41.5))).must(status(401));
   }

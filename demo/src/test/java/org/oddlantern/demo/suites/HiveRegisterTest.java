@@ -107,7 +107,7 @@ public class HiveRegisterTest {
 
   @Case("hives are listed quickly")
   void quickList() {
-    var hives = beeyard.send(Call.get("/hives").deadline(Duration.ofSeconds(2)));
+    var hives = beeyard.send(Call.get("/hives").timeout(Duration.ofSeconds(2)));
     hives.must(status(200), at("$.total", wholeNumber()));
   }
 }

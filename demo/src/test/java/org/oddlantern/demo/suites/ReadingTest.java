@@ -54,7 +54,7 @@ public class ReadingTest {
             at("$.coldest", atMost(0).and(not(0))),
             at("$.opensAt", dateTime()),
             at("$.opensAt", near(Instant.parse("2026-03-01T06:00:00Z"), Duration.ZERO)),
-            at("$.name", among("Heather", "Lime", "Clover")),
+            at("$.name", oneOf("Heather", "Lime", "Clover")),
             at("$.notes", textMatching("clover .* frosts\\.")),
             at("$.harvests[?@.plot == 'north slope'].jars[*].grams", List.of(250, 250, 500)),
             at("$..grams", eachItem(atLeast(250))))

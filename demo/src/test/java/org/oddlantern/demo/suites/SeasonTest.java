@@ -5,11 +5,11 @@ import static org.oddlantern.check.Checks.*;
 import org.oddlantern.config.Environment;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.NotSent;
-import org.oddlantern.suite.Against;
 import org.oddlantern.suite.Case;
+import org.oddlantern.suite.OnEnvironment;
 
 /** Pinned to an environment that is read-only: whatever is not a safe method is refused before it is sent. */
-@Against("visitors")
+@OnEnvironment("visitors")
 public class SeasonTest {
 
   @Case("visitors see that the beeyard is there")

@@ -6,9 +6,9 @@ import java.util.List;
 import org.oddlantern.http.Call;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.KnownFault;
-import org.oddlantern.suite.NotNow;
+import org.oddlantern.suite.Pending;
 import org.oddlantern.suite.Samples;
-import org.oddlantern.suite.ToBeWritten;
+import org.oddlantern.suite.Skipped;
 
 /** Takes a hive that another suite makes; of every outcome one. */
 public class TakenHives {
@@ -38,11 +38,11 @@ public class TakenHives {
     yard.service().send(Call.get("/hives/{id}", wrong.kind())).must(status(404));
   }
 
-  @NotNow(why = "the scales are being repaired")
+  @Skipped(why = "the scales are being repaired")
   @Case("a hive is weighed")
   void weighed() {}
 
-  @ToBeWritten
+  @Pending
   @Case("a hive is sold")
   void sold() {}
 

@@ -9,7 +9,7 @@ import org.oddlantern.json.Finding;
  * A check that does not hold, or a reading that finds nothing it could give: the case has failed. The
  * message is complete in itself: which evidence, which checks, where, wanted, got, hints.
  */
-public final class NotAsPromised extends AssertionError {
+public final class CheckFailed extends AssertionError {
 
   private static final long serialVersionUID = 1L;
 
@@ -21,11 +21,11 @@ public final class NotAsPromised extends AssertionError {
    * @param title what it is
    * @param verdicts the checks that do not hold
    */
-  public NotAsPromised(String title, List<Verdict> verdicts) {
+  public CheckFailed(String title, List<Verdict> verdicts) {
     this(List.of(new Part(title, List.copyOf(verdicts))));
   }
 
-  private NotAsPromised(List<Part> parts) {
+  private CheckFailed(List<Part> parts) {
     super(message(parts, verdict -> verdict));
     this.parts = parts;
   }
@@ -36,8 +36,8 @@ public final class NotAsPromised extends AssertionError {
    * @param failures one or more, in order
    * @return the failure that tells them all
    */
-  public static NotAsPromised all(List<NotAsPromised> failures) {
-    NotAsPromised all = new NotAsPromised(
+  public static CheckFailed all(List<CheckFailed> failures) {
+    CheckFailed all = new CheckFailed(
         failures.stream().flatMap(failure -> failure.parts.stream()).toList());
     if (!failures.isEmpty()) {
       all.setStackTrace(failures.get(0).getStackTrace());

@@ -13,7 +13,7 @@ import java.lang.annotation.Target;
  * wins over it.
  *
  * <pre>{@code
- * @Against("staging")
+ * @OnEnvironment("staging")
  * public class PublishedDocumentsTest { ... }
  * }</pre>
  */
@@ -21,7 +21,7 @@ import java.lang.annotation.Target;
 @Inherited
 @Retention(RetentionPolicy.RUNTIME)
 @Target(ElementType.TYPE)
-public @interface Against {
+public @interface OnEnvironment {
 
   /**
    * The environment.

@@ -13,14 +13,14 @@ import java.lang.annotation.Target;
  *
  * <pre>{@code
  * @Case("the neighbour is told of a swarm")
- * @NotNow(why = "the mail server moves", until = "2026-12-01")
+ * @Skipped(why = "the mail server moves", until = "2026-12-01")
  * void swarm() { ... }
  * }</pre>
  */
 @Documented
 @Retention(RetentionPolicy.RUNTIME)
 @Target({ElementType.TYPE, ElementType.METHOD})
-public @interface NotNow {
+public @interface Skipped {
 
   /**
    * Why not.

@@ -11,11 +11,11 @@ import java.lang.annotation.Target;
  *
  * <pre>{@code
  * @Case("a lost queen is reported")
- * @ToBeWritten
+ * @Pending
  * void lostQueen() {}
  * }</pre>
  */
 @Documented
 @Retention(RetentionPolicy.RUNTIME)
 @Target(ElementType.METHOD)
-public @interface ToBeWritten {}
+public @interface Pending {}

@@ -5,11 +5,11 @@ import java.util.PriorityQueue;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Runs an action when a deadline is over, unless it was called off. One daemon thread watches them all;
- * it is woken only for a deadline earlier than the one it waits for, so the usual call costs no switch
+ * Runs an action when a timeout is over, unless it was called off. One daemon thread watches them all;
+ * it is woken only for a timeout earlier than the one it waits for, so the usual call costs no switch
  * of threads. It ends when it has had nothing to watch for a while.
  */
-final class DeadlineWatch implements AutoCloseable {
+final class TimeoutWatch implements AutoCloseable {
 
   private static final long IDLE_NANOS = 5_000_000_000L;
 
@@ -25,7 +25,7 @@ final class DeadlineWatch implements AutoCloseable {
     alarms.add(alarm);
     if (watcher == null) {
       wakesAt = alarm.at;
-      watcher = new Thread(this::watch, "odd-lantern-deadlines");
+      watcher = new Thread(this::watch, "odd-lantern-timeouts");
       watcher.setDaemon(true);
       watcher.start();
     } else if (alarm.at - wakesAt < 0) {
