@@ -47,13 +47,9 @@ final class Overrides {
               + ": unknown setting; known are readOnly, services.NAME.KEY and databases.NAME.KEY, like services.beeyard.url");
     }
     if (!ServiceKeys.isKnown(steps[2])) {
-      String hint = NearestMatch.hint(steps[2], ServiceKeys.top());
-      throw new SettingsProblem("%s: unknown key '%s' of a service; %sknown are %s"
+      throw new SettingsProblem("%s: unknown key '%s' of a service; %s"
           .formatted(
-              value.place(),
-              steps[2],
-              hint.isEmpty() ? "" : hint + " ",
-              Words.names(ServiceKeys.top())));
+              value.place(), steps[2], new KnownKeys(ServiceKeys.top()).insteadOf(steps[2])));
     }
     ServiceKeys.check(steps[2], value);
     Set<String> services = new TreeSet<>();
@@ -68,8 +64,8 @@ final class Overrides {
   private static Settings database(
       Settings settings, String name, String key, SettingsValue value) {
     if (!DatabaseSettings.KEYS.contains(key)) {
-      throw new SettingsProblem("%s: unknown key '%s' of a database; known are %s"
-          .formatted(value.place(), key, Words.names(DatabaseSettings.KEYS)));
+      throw new SettingsProblem("%s: unknown key '%s' of a database; %s"
+          .formatted(value.place(), key, new KnownKeys(DatabaseSettings.KEYS).insteadOf(key)));
     }
     ServiceKeys.check(key, value);
     Set<String> all = new TreeSet<>();

@@ -5,8 +5,6 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.YamlText;
-import org.oddlantern.json.NearestMatch;
-import org.oddlantern.json.Words;
 import org.snakeyaml.engine.v2.nodes.MappingNode;
 import org.snakeyaml.engine.v2.nodes.Node;
 import org.snakeyaml.engine.v2.nodes.NodeTuple;
@@ -35,11 +33,10 @@ record YamlNodes(String origin) {
     for (NodeTuple tuple : mapping.getValue()) {
       String name = text(tuple.getKeyNode(), "a key").text();
       if (known != null && !known.contains(name)) {
-        String hint = NearestMatch.hint(name, known);
         throw problem(
             tuple.getKeyNode(),
-            "unknown key '%s' in %s; %sknown are %s"
-                .formatted(name, what, hint.isEmpty() ? "" : hint + " ", Words.names(known)));
+            "unknown key '%s' in %s; %s"
+                .formatted(name, what, new KnownKeys(known).insteadOf(name)));
       }
       if (members.put(name, tuple.getValueNode()) != null) {
         throw problem(tuple.getKeyNode(), "the key '" + name + "' stands twice in " + what);
