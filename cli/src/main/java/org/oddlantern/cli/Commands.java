@@ -5,33 +5,43 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.oddlantern.json.NearestMatch;
 import picocli.CommandLine;
 import picocli.CommandLine.IFactory;
 
-/** Makes the verbs, each that prints with the terminal it prints to. */
+/** Makes the commands, each that prints with the terminal it prints to. */
 record Commands(Terminal terminal) implements IFactory {
 
-  private static final Map<String, Class<?>> VERBS = verbs();
+  private static final Map<String, Class<?>> ALL = all();
 
-  private static Map<String, Class<?>> verbs() {
-    Map<String, Class<?>> verbs = new LinkedHashMap<>();
-    verbs.put("run", RunCommand.class);
-    verbs.put("list", ListCommand.class);
-    verbs.put("report", ReportCommand.class);
-    verbs.put("path", PathCommand.class);
-    verbs.put("schema", SchemaCommand.class);
-    verbs.put("settings", SettingsCommand.class);
-    verbs.put("demo", DemoCommand.class);
-    return verbs;
+  private static Map<String, Class<?>> all() {
+    Map<String, Class<?>> commands = new LinkedHashMap<>();
+    commands.put("run", RunCommand.class);
+    commands.put("list", ListCommand.class);
+    commands.put("report", ReportCommand.class);
+    commands.put("path", PathCommand.class);
+    commands.put("schema", SchemaCommand.class);
+    commands.put("settings", SettingsCommand.class);
+    commands.put("demo", DemoCommand.class);
+    commands.put("help", HelpCommand.class);
+    return commands;
   }
 
-  /** The verb that comes first, if it is one, since reading all takes time at each start; else all. */
-  Collection<Class<?>> verbs(String... words) {
-    Class<?> first = words.length == 0 ? null : VERBS.get(words[0]);
-    return first == null ? VERBS.values() : List.of(first);
+  /** The command that comes first, if it is one, since reading all takes time at each start; else all. */
+  Collection<Class<?>> first(String... words) {
+    Class<?> first = words.length == 0 || words[0].equals("help") ? null : ALL.get(words[0]);
+    return first == null ? ALL.values() : List.of(first);
   }
 
-  /** Whether the verb that comes first runs suites. */
+  /** What is told of a word that is no command of a command. */
+  static String unknown(String word, CommandLine of) {
+    Collection<String> known = of.getSubcommands().keySet();
+    String hint = NearestMatch.hint(word, known);
+    return "no command '" + word + "'; "
+        + (hint.isEmpty() ? "there are " + String.join(", ", known) : hint);
+  }
+
+  /** Whether the command that comes first runs suites. */
   static boolean runs(String... words) {
     return words.length > 0 && (words[0].equals("run") || words[0].equals("demo"));
   }

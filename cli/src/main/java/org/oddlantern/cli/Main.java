@@ -14,14 +14,14 @@ import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.ScopeType;
 import picocli.CommandLine.Spec;
 
-/** The command: parses its words, runs a verb, ends with an exit status. */
+/** The command: parses its words, runs what they name, ends with an exit status. */
 @Command(
     name = "odd-lantern",
     description = "Runs HTTP API tests written as Java code.",
     mixinStandardHelpOptions = true,
     versionProvider = Version.class,
     synopsisSubcommandLabel = "COMMAND",
-    commandListHeading = "%nVerbs:%n",
+    commandListHeading = "%nCommands:%n",
     footer = {
       "",
       "Exit status: 0 all passed; 1 something failed, errored, was blocked or left",
@@ -68,7 +68,7 @@ public final class Main implements Runnable {
     Main main = new Main();
     Commands commands = new Commands(terminal);
     CommandLine line = new CommandLine(main, commands);
-    commands.verbs(words).forEach(verb -> line.addSubcommand(new CommandLine(verb, commands)));
+    commands.first(words).forEach(one -> line.addSubcommand(new CommandLine(one, commands)));
     line.setOut(writer(terminal.out()));
     line.setErr(writer(err));
     line.setParameterExceptionHandler(Main::misused);
@@ -83,13 +83,27 @@ public final class Main implements Runnable {
 
   @Override
   public void run() {
-    throw new ParameterException(spec.commandLine(), "a verb is missing");
+    throw new ParameterException(spec.commandLine(), "a command is missing");
+  }
+
+  /** The first word that names no command where one is wanted; empty if something else is wrong. */
+  private static String unknown(ParameterException e) {
+    boolean wanted = !e.getCommandLine().getSubcommands().isEmpty();
+    String first = wanted && e instanceof CommandLine.UnmatchedArgumentException unmatched
+        ? unmatched.getUnmatched().get(0)
+        : "";
+    return first.startsWith("-") ? "" : first;
   }
 
   private static int misused(ParameterException e, String[] arguments) {
     PrintWriter err = e.getCommandLine().getErr();
-    err.println("odd-lantern: " + e.getMessage());
-    CommandLine.UnmatchedArgumentException.printSuggestions(e, err);
+    String wrong = unknown(e);
+    if (wrong.isEmpty()) {
+      err.println("odd-lantern: " + e.getMessage());
+      CommandLine.UnmatchedArgumentException.printSuggestions(e, err);
+    } else {
+      err.println("odd-lantern: " + Commands.unknown(wrong, e.getCommandLine()));
+    }
     err.println("'" + e.getCommandLine().getCommandSpec().qualifiedName()
         + " --help' shows what there is.");
     return 2;

@@ -16,7 +16,7 @@ import picocli.CommandLine.Spec;
       SchemaConformanceCommand.class
     },
     synopsisSubcommandLabel = "COMMAND",
-    commandListHeading = "%nVerbs:%n")
+    commandListHeading = "%nCommands:%n")
 final class SchemaCommand implements Runnable {
 
   @Spec
@@ -24,6 +24,6 @@ final class SchemaCommand implements Runnable {
 
   @Override
   public void run() {
-    throw new ParameterException(spec.commandLine(), "a verb is missing: check or sketch");
+    throw new ParameterException(spec.commandLine(), "a command is missing: check or sketch");
   }
 }

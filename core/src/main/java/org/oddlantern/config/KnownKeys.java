@@ -33,7 +33,8 @@ record KnownKeys(Collection<String> keys) {
     Map<String, List<String>> words = Map.ofEntries(
         Map.entry(
             "timeout",
-            List.of("readTimeout", "requestTimeout", "responseTimeout", "socketTimeout", "deadline")),
+            List.of(
+                "readTimeout", "requestTimeout", "responseTimeout", "socketTimeout", "deadline")),
         Map.entry("connectTimeout", List.of("connect", "connectionTimeout")),
         Map.entry("url", List.of("baseUrl", "baseUri", "uri", "address", "host", "endpoint")),
         Map.entry("bearer", List.of("token", "bearerToken", "accessToken")),

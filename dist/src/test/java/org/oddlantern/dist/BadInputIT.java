@@ -27,7 +27,11 @@ class BadInputIT {
 
   @Test
   void wordsThatCannotBeFollowed() throws Exception {
-    refused(2, "odd-lantern: a verb is missing\n'odd-lantern --help' shows what there is.\n");
+    refused(2, "odd-lantern: a command is missing\n'odd-lantern --help' shows what there is.\n");
+    refused(2, "odd-lantern: no command 'runn'; did you mean 'run'?\n", "runn");
+    refused(2, "odd-lantern: no command 'swarm'; there are run, list, ", "swarm");
+    refused(2, "odd-lantern: no command 'chekc'; did you mean 'check'?\n", "schema", "chekc");
+    refused(2, "odd-lantern: no command 'lst'; did you mean 'list'?\n", "help", "lst");
     refused(2, "odd-lantern: Unknown option: '--lane'\n", "run", "x", "--lane", "3");
     refused(
         2,

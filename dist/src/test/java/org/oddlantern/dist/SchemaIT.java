@@ -110,7 +110,7 @@ class SchemaIT {
         "body.json");
     refused(
         "odd-lantern: there is no file gone.json\n", "schema", "check", "body.json", "gone.json");
-    refused("odd-lantern: a verb is missing: check or sketch\n", "schema");
+    refused("odd-lantern: a command is missing: check or sketch\n", "schema");
   }
 
   @Test
