@@ -18,7 +18,7 @@ final class HeadStart {
     this.lanes = lanes;
   }
 
-  /** For a verb that does not run anything, or has not begun. */
+  /** For a command that does not run anything, or has not begun. */
   static HeadStart none() {
     return new HeadStart(0);
   }

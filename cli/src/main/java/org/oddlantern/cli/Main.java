@@ -99,8 +99,13 @@ public final class Main implements Runnable {
     PrintWriter err = e.getCommandLine().getErr();
     String wrong = unknown(e);
     if (wrong.isEmpty()) {
-      err.println("odd-lantern: " + e.getMessage());
-      CommandLine.UnmatchedArgumentException.printSuggestions(e, err);
+      String hint = e instanceof CommandLine.UnmatchedArgumentException unmatched
+          ? OptionWords.hint(unmatched.getUnmatched().get(0), e.getCommandLine())
+          : "";
+      err.println("odd-lantern: " + e.getMessage() + (hint.isEmpty() ? "" : "; " + hint));
+      if (hint.isEmpty()) {
+        CommandLine.UnmatchedArgumentException.printSuggestions(e, err);
+      }
     } else {
       err.println("odd-lantern: " + Commands.unknown(wrong, e.getCommandLine()));
     }

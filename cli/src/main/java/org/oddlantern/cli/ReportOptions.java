@@ -22,7 +22,7 @@ import org.oddlantern.run.Journal;
 import org.oddlantern.run.ShortJournal;
 import picocli.CommandLine.Option;
 
-/** What reports tell, for every verb that makes some. */
+/** What reports tell, for every command that makes some. */
 final class ReportOptions {
 
   @Option(

@@ -20,7 +20,7 @@ import org.oddlantern.run.RunOrder;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-/** The options that every verb that runs cases has. */
+/** The options that every command that runs cases has. */
 final class RunOptions {
 
   @Mixin

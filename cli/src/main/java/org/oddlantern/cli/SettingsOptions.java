@@ -7,7 +7,7 @@ import org.oddlantern.config.EnvironmentSettings;
 import org.oddlantern.config.Settings;
 import picocli.CommandLine.Option;
 
-/** Which settings hold, for every verb that uses them. */
+/** Which settings hold, for every command that uses them. */
 final class SettingsOptions {
 
   @Option(

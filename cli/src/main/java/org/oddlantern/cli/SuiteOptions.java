@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-/** Where the suites are, for every verb that looks at some. */
+/** Where the suites are, for every command that looks at some. */
 final class SuiteOptions {
 
   @Parameters(

@@ -6,10 +6,10 @@ import java.util.stream.Stream;
 import org.oddlantern.reports.console.Style;
 
 /**
- * Where a verb prints.
+ * Where a command prints.
  *
  * @param out the standard output
- * @param head what gets a run ready while the verb is being read
+ * @param head what gets a run ready while the command is being read
  * @param debug whether stack traces are wanted
  */
 record Terminal(PrintStream out, HeadStart head, boolean debug) {

@@ -6,7 +6,7 @@ import org.oddlantern.plan.NothingSelected;
 import org.oddlantern.plan.PlanRefused;
 import org.oddlantern.schema.SchemaProblem;
 
-/** Tells what kept a verb from its work, and gives the exit status for it. */
+/** Tells what kept a command from its work, and gives the exit status for it. */
 final class Trouble {
 
   private Trouble() {}

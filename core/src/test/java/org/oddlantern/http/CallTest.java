@@ -122,7 +122,7 @@ class CallTest {
         server.last().header("Content-type") + " " + server.last().body());
     service.send(Call.put("/a").file("odd-lantern.yaml").withoutHeader("Content-Type"));
     assertEquals("", server.last().header("Content-type"));
-    assertTrue(server.last().body().startsWith("use: "), server.last().body());
+    assertTrue(server.last().body().startsWith("environment: "), server.last().body());
   }
 
   @Test

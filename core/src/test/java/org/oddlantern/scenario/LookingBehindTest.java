@@ -143,7 +143,7 @@ class LookingBehindTest {
             .map(LookingBehindTest::told)
             .toList());
     assertEquals(
-        "--set databases.store.pasword: unknown key 'pasword' of a database; known are url, user, password, timeout",
+        "--set databases.store.pasword: unknown key 'pasword' of a database; did you mean 'password'? known are url, user, password, timeout",
         problem(() -> settings().overriddenBy(List.of("databases.store.pasword=x"))));
     Path file = folder.resolve(Settings.FILE);
     assertEquals(

@@ -35,6 +35,19 @@ class BadInputIT {
     refused(2, "odd-lantern: Unknown option: '--lane'\n", "run", "x", "--lane", "3");
     refused(
         2,
+        "odd-lantern: Unknown option: '--threads'; it is called --lanes\n",
+        "run",
+        "--threads",
+        "3");
+    refused(2, "odd-lantern: Unknown option: '--threads'\n", "list", "x", "--threads");
+    refused(
+        2,
+        "odd-lantern: Unknown option: '--shard=2/5'; it is called --part\n",
+        "run",
+        "x",
+        "--shard=2/5");
+    refused(
+        2,
         "odd-lantern: say where the suites are: a class folder or a jar, for instance target/test-classes (not needed where there is a pom.xml)\n",
         "run");
     refused(
