@@ -76,7 +76,7 @@ class SuppliesTest {
     Trial trial = run("SharedSupplyTest", "SharedElsewhereTest");
     assertEquals(
         List.of(
-            "POST /apiary",
+            "POST /meadow",
             "GET /first",
             "POST /derived",
             "GET /second",
@@ -88,7 +88,7 @@ class SuppliesTest {
     assertEquals(
         List.of(
             "tidy up with SuppliesTest$SharedSupplyTest#remove",
-            "tidy up with SuppliesTest$SharedSupplyTest#removeApiary"),
+            "tidy up with SuppliesTest$SharedSupplyTest#removeMeadow"),
         deeds(trial));
     assertTrue(trial.result().isGreen());
   }
@@ -274,7 +274,7 @@ class SuppliesTest {
   }
 
   static class SharedSupplyTest extends Talking {
-    record Apiary(String name) {}
+    record Meadow(String name) {}
 
     record Derived(String name) {}
 
@@ -284,35 +284,35 @@ class SuppliesTest {
       super(env);
     }
 
-    @Supply(value = "the apiary", shared = true)
-    static Apiary apiary(Environment env) {
-      env.service("api").send(Call.post("/apiary")).must(status("2xx"));
-      return new Apiary("one");
+    @Supply(value = "the meadow", shared = true)
+    static Meadow meadow(Environment env) {
+      env.service("api").send(Call.post("/meadow")).must(status("2xx"));
+      return new Meadow("one");
     }
 
     /** Of a case's value, which it therefore keeps alive. */
     @Supply(shared = true)
     Derived derived(First first) {
       post("/derived");
-      return new Derived(first.apiary().name());
+      return new Derived(first.meadow().name());
     }
 
-    record First(Apiary apiary) {}
+    record First(Meadow meadow) {}
 
     @TidyUp
-    void removeApiary(Apiary apiary) {
-      delete("/" + apiary.name());
+    void removeMeadow(Meadow meadow) {
+      delete("/" + meadow.name());
     }
 
     @TidyUp
-    void remove(Derived derived, Apiary apiary) {
-      delete("/derived/" + apiary.name());
+    void remove(Derived derived, Meadow meadow) {
+      delete("/derived/" + meadow.name());
     }
 
     @Case
-    First begin(Apiary apiary) {
+    First begin(Meadow meadow) {
       get("/first");
-      return new First(apiary);
+      return new First(meadow);
     }
 
     @Case
@@ -332,7 +332,7 @@ class SuppliesTest {
     }
 
     @Case
-    void elsewhere(SharedSupplyTest.Apiary apiary) {
+    void elsewhere(SharedSupplyTest.Meadow meadow) {
       get("/elsewhere");
     }
   }

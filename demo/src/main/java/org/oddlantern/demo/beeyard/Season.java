@@ -10,7 +10,7 @@ final class Season {
   private static final String TOLD = """
       {
         "name": "Heather",
-        "region": "F\u00f6hrental",
+        "region": "W\u00f6dermoos",
         "title": "Wren & Alder",
         "opensAt": "2026-03-01T06:00:00Z",
         "grains": 9007199254740993,

@@ -22,8 +22,8 @@ final class SpoiltSeason {
     ObjectNode told = (ObjectNode) season;
     String notes = told.get("notes").stringValue();
     return switch (fault) {
-      case DECOMPOSED -> told.put("region", "Fo\u0308hrental");
-      case MOJIBAKE -> told.put("region", "F\u00c3\u00b6hrental");
+      case DECOMPOSED -> told.put("region", "Wo\u0308dermoos");
+      case MOJIBAKE -> told.put("region", "W\u00c3\u00b6dermoos");
       case ESCAPED -> told.put("title", "Wren &amp; Alder");
       case TEXT_CUT -> told.put("notes", notes.substring(0, 40));
       case LONG_TEXT -> told.put("notes", notes.replace("thyme", "rhyme"));
