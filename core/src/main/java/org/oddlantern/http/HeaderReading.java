@@ -5,10 +5,9 @@ import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NearestMatch;
-import org.oddlantern.json.TextReadings;
 import org.oddlantern.json.TypeMismatch;
+import org.oddlantern.json.UntypedText;
 import org.oddlantern.json.Words;
-import tools.jackson.databind.JsonNode;
 
 /** Reads the first value of a header, or says what there is instead. */
 record HeaderReading(Reply reply, String name) {
@@ -16,18 +15,17 @@ record HeaderReading(Reply reply, String name) {
   <T> T value(Class<T> type) {
     String wanted = "a value that can be read as " + Words.of(type);
     String text = text("headerAt", wanted);
-    TypeMismatch first = null;
-    for (JsonNode reading : TextReadings.of(text)) {
-      try {
-        return JsonMapping.standard().read(reading, type);
-      } catch (TypeMismatch e) {
-        first = first == null ? e : first;
+    String reason = "there is nothing in it";
+    try {
+      T value = JsonMapping.standard().read(UntypedText.of(text), type);
+      if (value != null) {
+        return value;
       }
+    } catch (TypeMismatch e) {
+      reason = e.reason();
     }
     throw failed(
-        "headerAt",
-        Finding.of("header " + name, wanted, Words.quoted(text))
-            .hint(first == null ? "" : first.reason()));
+        "headerAt", Finding.of("header " + name, wanted, Words.quoted(text)).hint(reason));
   }
 
   URI address() {

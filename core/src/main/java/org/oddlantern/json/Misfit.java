@@ -6,10 +6,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.InputCoercionException;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.exc.InvalidDefinitionException;
 import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import tools.jackson.databind.exc.ValueInstantiationException;
 
 /** Tells a failure of the mapper in the words of this library. */
 final class Misfit {
@@ -26,6 +30,10 @@ final class Misfit {
       "Integer", "a number",
       "Floating-point", "a number with a fraction",
       "Boolean", "true or false");
+
+  /** What the mapper says in its own words. */
+  private static final Pattern THEIRS = Pattern.compile(
+      "^(Cannot |Numeric value|Unrecognized |Missing |Unexpected |Null value|Problem |Failed |Invalid )");
 
   private Misfit() {}
 
@@ -45,7 +53,7 @@ final class Misfit {
     if (needed.find()) {
       return missing(node, type, steps, where, needed.group(1));
     }
-    String reason = reason(e);
+    String reason = reason(e, at(node, steps));
     String message = "%s cannot be read as %s: %s%s"
         .formatted(
             Words.of(node),
@@ -72,8 +80,43 @@ final class Misfit {
         reason);
   }
 
-  private static String reason(JacksonException e) {
-    String first = e.getOriginalMessage().lines().findFirst().orElse("");
+  private static JsonNode at(JsonNode node, List<Object> steps) {
+    JsonNode value = node;
+    for (Object step : steps) {
+      value = step instanceof Integer index ? value.path(index) : value.path(String.valueOf(step));
+    }
+    return value;
+  }
+
+  private static String reason(JacksonException e, JsonNode value) {
+    String first = String.valueOf(e.getOriginalMessage()).lines().findFirst().orElse("");
+    if (e instanceof ValueInstantiationException && e.getCause() != null) {
+      return "its constructor refuses it: " + e.getCause().getMessage();
+    }
+    Class<?> type = type(e);
+    boolean letter = type != null && (type.equals(char.class) || type.equals(Character.class));
+    boolean bent = BENT.matcher(first).find() && !letter;
+    if (type == null || bent || !THEIRS.matcher(first).find()) {
+      return reason(first);
+    }
+    return e instanceof InvalidDefinitionException
+        ? "nobody says how to make a " + Words.of(type)
+            + "; read a type that can be made, or a tree"
+        : MisfitWords.of(value, type);
+  }
+
+  /** The type at the place where it went wrong. */
+  private static @Nullable Class<?> type(JacksonException e) {
+    if (e instanceof InvalidDefinitionException undefined && undefined.getType() != null) {
+      return undefined.getType().getRawClass();
+    }
+    if (e instanceof MismatchedInputException mismatch) {
+      return mismatch.getTargetType();
+    }
+    return e instanceof InputCoercionException narrow ? narrow.getTargetType() : null;
+  }
+
+  private static String reason(String first) {
     Matcher bent = BENT.matcher(first);
     if (!bent.find()) {
       return first.replaceAll(" \\(but (might|could).*", "");

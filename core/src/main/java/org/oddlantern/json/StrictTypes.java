@@ -183,6 +183,9 @@ final class StrictTypes extends ValueDeserializerModifier {
 
     @Override
     public @Nullable Object deserialize(JsonParser parser, DeserializationContext context) {
+      if (handledType() == byte.class || handledType() == Byte.class) {
+        refuseUnsigned(parser, context);
+      }
       if (parser.currentToken() == JsonToken.VALUE_NUMBER_FLOAT) {
         BigDecimal number = parser.getDecimalValue().stripTrailingZeros();
         int bits = BITS.getOrDefault(handledType(), Integer.MAX_VALUE);
@@ -194,6 +197,14 @@ final class StrictTypes extends ValueDeserializerModifier {
         }
       }
       return super.deserialize(parser, context);
+    }
+
+    /** The mapper takes 200 for the byte -56. */
+    private void refuseUnsigned(JsonParser parser, DeserializationContext context) {
+      if (parser.currentToken() == JsonToken.VALUE_NUMBER_INT
+          && parser.getBigIntegerValue().bitLength() >= Byte.SIZE) {
+        context.reportInputMismatch(handledType(), "%s", MisfitWords.tooLarge(handledType()));
+      }
     }
 
     private Object made(BigDecimal number) {

@@ -41,7 +41,10 @@ final class UntypedScalar extends DelegatingDeserializer {
     }
     String text = parser.getString();
     if (text.isEmpty()) {
-      return getNullValue(context);
+      return handledType().isPrimitive()
+          ? context.reportInputMismatch(
+              handledType(), "an empty text is not taken for %s", handledType().getSimpleName())
+          : getNullValue(context);
     }
     JsonNode read = UntypedText.readIn(UntypedText.of(text));
     if (read.isString()) {

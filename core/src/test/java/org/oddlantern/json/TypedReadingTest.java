@@ -191,4 +191,52 @@ class TypedReadingTest {
   private TypeMismatch refused(String json, Class<?> type) {
     return assertThrows(TypeMismatch.class, () -> mapping.read(mapping.parse(json), type));
   }
+
+  record Narrow(byte weight, char mark) {
+    Narrow {
+      if (weight < 0) {
+        throw new IllegalArgumentException("the weight is negative");
+      }
+    }
+  }
+
+  @Test
+  void everyRefusalIsToldInWordsOfTheReader() {
+    List<String> wrong =
+        List.of("null", "300", "true", "\"zz\"", "[1]", "{\"x\":{}}", "1e50", "1.5");
+    for (Class<?> type : READ.keySet()) {
+      for (String value : wrong) {
+        String json = "{\"in\":" + value + "}";
+        try {
+          mapping.read(mapping.parse(json).get("in"), type);
+        } catch (TypeMismatch e) {
+          assertTrue(
+              !e.reason().matches("(?s).*(`|Cannot |Json|JSON|Deserial|Numeric value|java\\.).*"),
+              () -> json + " as " + type + ": " + e.reason());
+        }
+      }
+    }
+    assertEquals("it is none of CALM, WILD; did you mean 'CALM'?", reason("\"calm\"", Mood.class));
+    assertEquals("it is none of CALM, WILD", reason("\"sombre\"", Mood.class));
+    assertEquals(
+        "it is no LocalDate; one is written like 2026-03-12",
+        reason("\"2026-02-30\"", LocalDate.class));
+    assertEquals(
+        "null is not taken for the primitive int; let it be of a type like Integer if it may be null",
+        reason("{\"frames\":null,\"is_wet\":true}", Frames.class));
+    String byteSize = "it does not fit into byte, which has 8 bits; a wider type does";
+    assertEquals(byteSize, reason("{\"weight\":200,\"mark\":\"a\"}", Narrow.class));
+    assertEquals(byteSize, reason("{\"weight\":-129,\"mark\":\"a\"}", Narrow.class));
+    assertEquals(
+        "its constructor refuses it: the weight is negative",
+        reason("{\"weight\":-128,\"mark\":\"a\"}", Narrow.class));
+    assertEquals(
+        "a text of 2 letters is not taken for char",
+        reason("{\"weight\":1,\"mark\":\"ab\"}", Narrow.class));
+  }
+
+  private String reason(String json, Class<?> type) {
+    return assertThrows(TypeMismatch.class, () -> mapping.read(mapping.parse(json), type))
+        .reason();
+  }
 }
