@@ -71,7 +71,7 @@ record MavenModule(Path folder) {
     Path answer = Files.createTempFile(file().getParent(), "class-path", ".txt");
     try {
       List<String> goals = compiled ? List.of(GOAL) : List.of("test-compile", GOAL);
-      if (!oneOf(answer)) {
+      if (!among(answer)) {
         MavenCall alone = MavenCall.in(folder, goals, answer);
         if (!alone.succeeds()) {
           throw new Misuse("Maven could not " + (compiled ? "tell the class path" : "compile")
@@ -92,7 +92,7 @@ record MavenModule(Path folder) {
   }
 
   /** A module of a larger build is asked for together with its siblings, installed or not. */
-  private boolean oneOf(Path answer) throws IOException {
+  private boolean among(Path answer) throws IOException {
     Path root = root();
     return !root.equals(folder)
         && MavenCall.in(

@@ -1,43 +1,35 @@
 package org.oddlantern.cli;
 
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import org.oddlantern.json.OtherWords;
 import picocli.CommandLine;
 
 /** What others call the options. */
 final class OptionWords {
 
-  private static final Map<String, String> MEANT = meant();
+  private static final OtherWords WORDS = new OtherWords(Map.ofEntries(
+      Map.entry("--lanes", List.of("threads", "parallel", "workers", "jobs", "concurrency")),
+      Map.entry("--part", List.of("shard", "split", "partition")),
+      Map.entry("--case", List.of("filter", "test", "tests", "only", "name")),
+      Map.entry("--without-tag", List.of("excludetag", "excludetags", "skiptag", "nottag")),
+      Map.entry("--env", List.of("environment", "profile", "stage")),
+      Map.entry("--out", List.of("output", "outputdir", "outdir", "reportdir")),
+      Map.entry("--failed-in", List.of("failed", "rerunfailed", "onlyfailures", "lastfailed")),
+      Map.entry("--run-limit", List.of("timeout", "maxtime", "timelimit")),
+      Map.entry("--class-path", List.of("classpath", "cp")),
+      Map.entry("--console quiet", List.of("quiet", "silent")),
+      Map.entry("--console exchanges", List.of("verbose"))));
 
   private OptionWords() {}
 
   /** What is told of an option that a command does not have; empty if nobody knows what was meant. */
   static String hint(String option, CommandLine command) {
-    String plain = option.replaceAll("=.*|^-+|[-_]", "").toLowerCase(Locale.ROOT);
-    String meant = MEANT.getOrDefault(plain, "");
-    String name = meant.replaceAll(" .*", "");
-    return command.getCommandSpec().optionsMap().containsKey(name) && !name.equals(option)
-        ? "it is called " + meant
-        : "";
-  }
-
-  private static Map<String, String> meant() {
-    Map<String, List<String>> words = Map.of(
-        "--lanes", List.of("threads", "parallel", "workers", "jobs", "concurrency"),
-        "--part", List.of("shard", "split", "partition"),
-        "--case", List.of("filter", "test", "tests", "only", "name"),
-        "--without-tag", List.of("excludetag", "excludetags", "skiptag", "nottag"),
-        "--env", List.of("environment", "profile", "stage"),
-        "--out", List.of("output", "outputdir", "outdir", "reportdir"),
-        "--failed-in", List.of("failed", "rerunfailed", "onlyfailures", "lastfailed"),
-        "--run-limit", List.of("timeout", "maxtime", "timelimit"),
-        "--class-path", List.of("classpath", "cp"),
-        "--console quiet", List.of("quiet", "silent"));
-    Map<String, String> meant = new LinkedHashMap<>();
-    words.forEach((option, others) -> others.forEach(other -> meant.put(other, option)));
-    meant.put("verbose", "--console exchanges");
-    return Map.copyOf(meant);
+    return WORDS
+        .meant(option.replaceFirst("=.*", ""))
+        .filter(meant ->
+            command.getCommandSpec().optionsMap().containsKey(meant.replaceFirst(" .*", "")))
+        .map(meant -> "it is called " + meant)
+        .orElse("");
   }
 }

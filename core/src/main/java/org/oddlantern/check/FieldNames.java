@@ -40,7 +40,7 @@ record FieldNames(List<String> names, boolean only) implements Shape {
   }
 
   private static String near(String missing, List<String> surplus) {
-    return NearestMatch.oneOf(missing, surplus)
+    return NearestMatch.among(missing, surplus)
         .map(near -> "is '" + near + "' meant to be '" + missing + "'?")
         .orElse("");
   }

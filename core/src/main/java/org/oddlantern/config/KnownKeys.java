@@ -1,16 +1,33 @@
 package org.oddlantern.config;
 
 import java.util.Collection;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.OtherWords;
 
 /** The keys that may stand somewhere in the settings, and what others call them. */
 record KnownKeys(Collection<String> keys) {
 
-  private static final Map<String, String> OTHER_WORDS = otherWords();
+  private static final OtherWords OTHER_WORDS = new OtherWords(Map.ofEntries(
+      Map.entry(
+          "timeout",
+          List.of("readTimeout", "requestTimeout", "responseTimeout", "socketTimeout", "deadline")),
+      Map.entry("connectTimeout", List.of("connect", "connectionTimeout")),
+      Map.entry("url", List.of("baseUrl", "baseUri", "uri", "address", "host", "endpoint")),
+      Map.entry("bearer", List.of("token", "bearerToken", "accessToken")),
+      Map.entry("basic", List.of("username", "user", "password")),
+      Map.entry("keyInHeader", List.of("apiKey", "key")),
+      Map.entry("clientCertificate", List.of("cert", "clientCert", "keystore")),
+      Map.entry("clientCredentials", List.of("oauth", "oauth2")),
+      Map.entry("trust", List.of("ca", "caCert", "truststore")),
+      Map.entry("redirects", List.of("followRedirects", "maxRedirects")),
+      Map.entry("bodyLimit", List.of("maxBody", "maxBodySize")),
+      Map.entry("ready", List.of("health", "healthcheck", "readiness", "waitFor")),
+      Map.entry("environment", List.of("env", "use", "active", "default", "profile")),
+      Map.entry("environments", List.of("envs", "profiles", "stages")),
+      Map.entry("mask", List.of("masked", "secrets", "redact", "sensitive")),
+      Map.entry("schemas", List.of("schema", "jsonSchema"))));
 
   /** What is told of a key that is none: what was meant, if that can be told, and all there are. */
   String insteadOf(String wrong) {
@@ -19,39 +36,10 @@ record KnownKeys(Collection<String> keys) {
   }
 
   private String hint(String wrong) {
-    String meant = OTHER_WORDS.get(plain(wrong));
-    return meant != null && keys.contains(meant) && !meant.equals(wrong)
-        ? "it is called " + meant + ";"
-        : NearestMatch.hint(wrong, keys);
-  }
-
-  private static String plain(String word) {
-    return word.replaceAll("[-_.]", "").toLowerCase(Locale.ROOT);
-  }
-
-  private static Map<String, String> otherWords() {
-    Map<String, List<String>> words = Map.ofEntries(
-        Map.entry(
-            "timeout",
-            List.of(
-                "readTimeout", "requestTimeout", "responseTimeout", "socketTimeout", "deadline")),
-        Map.entry("connectTimeout", List.of("connect", "connectionTimeout")),
-        Map.entry("url", List.of("baseUrl", "baseUri", "uri", "address", "host", "endpoint")),
-        Map.entry("bearer", List.of("token", "bearerToken", "accessToken")),
-        Map.entry("basic", List.of("auth", "authentication", "username", "user", "password")),
-        Map.entry("keyInHeader", List.of("apiKey", "key")),
-        Map.entry("clientCertificate", List.of("cert", "clientCert", "keystore")),
-        Map.entry("clientCredentials", List.of("oauth", "oauth2")),
-        Map.entry("trust", List.of("ca", "caCert", "truststore", "certificate")),
-        Map.entry("redirects", List.of("followRedirects", "maxRedirects")),
-        Map.entry("bodyLimit", List.of("maxBody", "maxBodySize")),
-        Map.entry("ready", List.of("health", "healthcheck", "readiness", "waitFor")),
-        Map.entry("environment", List.of("env", "use", "active", "default", "profile")),
-        Map.entry("environments", List.of("envs", "profiles", "stages")),
-        Map.entry("mask", List.of("masked", "secrets", "redact", "sensitive")),
-        Map.entry("schemas", List.of("schema", "jsonSchema")));
-    Map<String, String> meant = new LinkedHashMap<>();
-    words.forEach((key, others) -> others.forEach(other -> meant.put(plain(other), key)));
-    return Map.copyOf(meant);
+    return OTHER_WORDS
+        .meant(wrong)
+        .filter(keys::contains)
+        .map(meant -> "it is called " + meant + ";")
+        .orElseGet(() -> NearestMatch.hint(wrong, keys));
   }
 }

@@ -19,7 +19,7 @@ public final class NearestMatch {
    * @param known the names that exist
    * @return the nearest, or empty
    */
-  public static Optional<String> oneOf(String name, Collection<String> known) {
+  public static Optional<String> among(String name, Collection<String> known) {
     if (name.length() > LONGEST) {
       return Optional.empty();
     }
@@ -51,7 +51,7 @@ public final class NearestMatch {
    * @return {@code did you mean 'label'?}, or an empty text
    */
   public static String hint(String name, Collection<String> known) {
-    return oneOf(name, known).map(near -> "did you mean '" + near + "'?").orElse("");
+    return among(name, known).map(near -> "did you mean '" + near + "'?").orElse("");
   }
 
   private static String folded(String name) {

@@ -166,7 +166,7 @@ final class MakerLookup {
         .map(maker -> Words.of(handedOn(maker)))
         .distinct()
         .toList();
-    String near = NearestMatch.oneOf(type, made)
+    String near = NearestMatch.among(type, made)
         .map(name -> "The nearest type that is made is " + name + ". ")
         .orElse("");
     return near + "Let a case return " + type + ", or write a @Supply that does";

@@ -163,9 +163,9 @@ final class MemberReader {
   /** The environment that the class, what it extends or what is around it is pinned to. */
   private String environment() {
     for (Class<?> type = suite; type != null; type = type.getEnclosingClass()) {
-      OnEnvironment against = type.getAnnotation(OnEnvironment.class);
-      if (against != null) {
-        return against.value();
+      OnEnvironment pinned = type.getAnnotation(OnEnvironment.class);
+      if (pinned != null) {
+        return pinned.value();
       }
     }
     return "";

@@ -115,7 +115,7 @@ public record Selection(
         .toList();
     String hints = tags.stream()
         .filter(tag -> !known.contains(tag))
-        .flatMap(tag -> NearestMatch.oneOf(tag, known).stream())
+        .flatMap(tag -> NearestMatch.among(tag, known).stream())
         .distinct()
         .collect(Collectors.joining(", "));
     String asked = tags.isEmpty() ? "" : " is tagged " + String.join(" or ", tags);
@@ -168,7 +168,7 @@ public record Selection(
         .distinct()
         .toList();
     String hints = entries.stream()
-        .flatMap(entry -> NearestMatch.oneOf(entry, candidates).stream())
+        .flatMap(entry -> NearestMatch.among(entry, candidates).stream())
         .distinct()
         .collect(Collectors.joining(", "));
     return String.format(

@@ -7,7 +7,8 @@ import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 
 /**
- * Lets a case that does not pass be tried again, so many times. Each try is a new one from the start, with what it takes
+ * Lets a case that does not pass be tried again, so many times. Each try is a new one from the start, with
+ * what it takes
  * from supplies made anew, after what the one before made was put back. A case that passes after it
  * failed is marked <em>flaky</em>, and every try is in the report.
  *

@@ -50,7 +50,7 @@ public record Likeness(Symptom symptom, List<CaseRecord> cases) {
    * @param broken broken cases
    * @return by what was wrong, in the order in which it was met
    */
-  public static List<Likeness> oneOf(List<Broken> broken) {
+  public static List<Likeness> among(List<Broken> broken) {
     Map<Symptom, List<Broken>> groups = new LinkedHashMap<>();
     for (Broken one : broken) {
       groups.computeIfAbsent(one.symptom().general(), key -> new ArrayList<>()).add(one);

@@ -225,7 +225,7 @@ public final class RunData {
    * @return by what was wrong, without those that did not run
    */
   public List<Likeness> alike() {
-    return Likeness.oneOf(notPassed().stream()
+    return Likeness.among(notPassed().stream()
         .filter(CaseRecord::hasRun)
         .map(one -> new Likeness.Broken(one, Symptom.of(whole(one))))
         .toList());

@@ -73,7 +73,7 @@ class LikenessTest {
 
   private static String told(CaseRecord... broken) {
     List<Likeness> alike =
-        Likeness.oneOf(Stream.of(broken).map(Likeness.Broken::of).toList());
+        Likeness.among(Stream.of(broken).map(Likeness.Broken::of).toList());
     return String.join(
         "\n",
         alike.stream()

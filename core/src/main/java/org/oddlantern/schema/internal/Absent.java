@@ -34,7 +34,7 @@ final class Absent extends Keyword {
 
   @Override
   String hint(JsonNode value) {
-    return NearestMatch.oneOf(field, value.propertyNames())
+    return NearestMatch.among(field, value.propertyNames())
         .map(near -> "is '" + near + "' meant to be it?")
         .orElse("");
   }

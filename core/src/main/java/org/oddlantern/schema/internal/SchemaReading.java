@@ -105,7 +105,7 @@ final class SchemaReading {
           Words.quoted(uri) + " is an unknown draft; known are "
               + String.join(
                   ", ", List.of(Draft.values()).stream().map(Draft::uri).toList())
-              + NearestMatch.oneOf(
+              + NearestMatch.among(
                       plain, List.of(Draft.values()).stream().map(Draft::uri).toList())
                   .map(near -> "; did you mean " + near + "?")
                   .orElse(""));
@@ -197,7 +197,7 @@ final class SchemaReading {
   }
 
   private String unresolved(String reference, String uri) {
-    String near = NearestMatch.oneOf(uri, resources.keySet())
+    String near = NearestMatch.among(uri, resources.keySet())
         .map(other -> "; did you mean " + other + "?")
         .orElse("");
     return Words.quoted(reference) + " leads to nothing: " + rules.sources().whyNot(uri) + near;
@@ -215,7 +215,7 @@ final class SchemaReading {
             document.name() + "#" + pointer + " is not there: " + document.name() + "#" + passed
                 + " has no '" + step + "', it is " + Words.contents(schema)
                 + (schema.isObject()
-                    ? NearestMatch.oneOf(step, schema.propertyNames())
+                    ? NearestMatch.among(step, schema.propertyNames())
                         .map(near -> "; did you mean '" + near + "'?")
                         .orElse("")
                     : ""));

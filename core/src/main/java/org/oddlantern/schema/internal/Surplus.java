@@ -59,7 +59,7 @@ final class Surplus extends Keyword {
   String hint(JsonNode value) {
     String near = NearestMatch.hint(name, absent);
     return near.isEmpty() && !name.isEmpty()
-        ? NearestMatch.oneOf(name, known)
+        ? NearestMatch.among(name, known)
             .map(other -> "the schema knows '" + other + "', which is there too")
             .orElse("")
         : near;

@@ -62,7 +62,7 @@ final class EndText {
         lines.add(new Line(
             "more", Amounts.of(broken.size() - waiting - MOST, "case") + ", see the report", true));
       }
-      Likeness.oneOf(ran).stream()
+      Likeness.among(ran).stream()
           .filter(alike -> alike.cases().size() > 1)
           .limit(MOST_ALIKE)
           .forEach(alike -> lines.add(new Line(
