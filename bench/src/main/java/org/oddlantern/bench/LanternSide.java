@@ -4,15 +4,15 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
-import org.oddlantern.plan.Place;
-import org.oddlantern.plan.Planner;
-import org.oddlantern.plan.Selection;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.RunOrder;
-import org.oddlantern.run.RunResult;
-import org.oddlantern.run.Runner;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.plan.Place;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.run.RunOrder;
+import org.oddlantern.internal.run.RunResult;
+import org.oddlantern.internal.run.Runner;
 
 /** The work by this library, with recording and journal on. */
 final class LanternSide {

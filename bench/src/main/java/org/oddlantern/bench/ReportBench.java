@@ -8,21 +8,21 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.oddlantern.http.Header;
-import org.oddlantern.http.Verdict;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.SourceRecord;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.json.Finding;
-import org.oddlantern.reports.RunData;
-import org.oddlantern.reports.html.HtmlReport;
-import org.oddlantern.run.BodyRecord;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.ExchangeRecord;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.Outcome;
-import org.oddlantern.run.ProblemRecord;
-import org.oddlantern.run.RecordKind;
-import org.oddlantern.run.RunEvent;
-import org.oddlantern.run.SourceRecord;
 
 /** How long the pages of 10,000 cases take, from their journal. */
 public final class ReportBench {

@@ -12,8 +12,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.function.BooleanSupplier;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.Schema;
 import tools.jackson.databind.JsonNode;
 

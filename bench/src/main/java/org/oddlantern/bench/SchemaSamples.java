@@ -1,7 +1,7 @@
 package org.oddlantern.bench;
 
 import java.util.Random;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;

@@ -7,21 +7,21 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
-import org.oddlantern.plan.Place;
-import org.oddlantern.plan.Planner;
-import org.oddlantern.plan.Selection;
-import org.oddlantern.reports.RunData;
-import org.oddlantern.reports.console.ConsoleReport;
-import org.oddlantern.reports.console.Style;
-import org.oddlantern.reports.html.HtmlReport;
-import org.oddlantern.reports.junitxml.JUnitXmlReport;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.RunOrder;
-import org.oddlantern.run.RunResult;
-import org.oddlantern.run.Runner;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.plan.Place;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.console.ConsoleReport;
+import org.oddlantern.internal.reports.console.Style;
+import org.oddlantern.internal.reports.html.HtmlReport;
+import org.oddlantern.internal.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.internal.run.RunOrder;
+import org.oddlantern.internal.run.RunResult;
+import org.oddlantern.internal.run.Runner;
 
 /** A suite run in lanes with console, journal and reports, as the command does it. */
 final class SuiteSide {

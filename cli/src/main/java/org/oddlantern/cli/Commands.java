@@ -5,7 +5,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.internal.NearestMatch;
 import picocli.CommandLine;
 import picocli.CommandLine.IFactory;
 

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.plan.CaseDefinition;
-import org.oddlantern.plan.CaseMarks;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.PlannedCase;
-import org.oddlantern.plan.Planner;
-import org.oddlantern.reports.Amounts;
+import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.plan.CaseMarks;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.reports.Amounts;
 
 /** What the cases of a plan promise, in Markdown and plain sentences. */
 record Description(Planner planner, Plan plan) {

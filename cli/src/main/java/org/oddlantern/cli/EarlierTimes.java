@@ -5,9 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.Planned;
-import org.oddlantern.run.Journal;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.Planned;
 
 /** How long cases took in the run that a new journal is about to replace. */
 final class EarlierTimes {

@@ -9,17 +9,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.PlannedCase;
-import org.oddlantern.reports.RunFolder;
-import org.oddlantern.reports.WrittenRun;
-import org.oddlantern.reports.console.CapturedPrinting;
-import org.oddlantern.reports.console.ConsoleReport;
-import org.oddlantern.reports.console.Style;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.RunOrder;
-import org.oddlantern.run.RunResult;
-import org.oddlantern.run.Runner;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.reports.WrittenRun;
+import org.oddlantern.internal.reports.console.CapturedPrinting;
+import org.oddlantern.internal.reports.console.ConsoleReport;
+import org.oddlantern.internal.reports.console.Style;
+import org.oddlantern.internal.run.RunOrder;
+import org.oddlantern.internal.run.RunResult;
+import org.oddlantern.internal.run.Runner;
 
 /** Runs an order: console and journal while it goes on, the other reports from the journal. */
 final class Execution {

@@ -4,8 +4,8 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Set;
 import java.util.TreeSet;
-import org.oddlantern.plan.NothingSelected;
-import org.oddlantern.run.Journal;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.plan.NothingSelected;
 
 /** The cases of an earlier run with which a build may not be green. */
 final class FailedCases {

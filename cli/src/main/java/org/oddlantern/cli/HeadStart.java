@@ -1,6 +1,6 @@
 package org.oddlantern.cli;
 
-import org.oddlantern.run.Runner;
+import org.oddlantern.internal.run.Runner;
 
 /**
  * Gets ready what a run needs while the command line and the suites are still being read, on a processor

@@ -9,11 +9,11 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.json.NotJson;
-import org.oddlantern.run.ExchangeRecord;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.RunEvent;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
 /** The successful replies with JSON in a journal, by the call they belong to. */

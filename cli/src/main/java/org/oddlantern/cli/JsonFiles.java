@@ -5,8 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Locale;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
 /** Reads the JSON files that are named on the command line. */

@@ -2,10 +2,10 @@ package org.oddlantern.cli;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import org.oddlantern.config.SettingsFile;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.Planner;
-import org.oddlantern.plan.Selection;
+import org.oddlantern.config.internal.SettingsFile;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.Selection;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.Words;
-import org.oddlantern.plan.CaseDefinition;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.PlannedCase;
-import org.oddlantern.plan.Planner;
+import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
 
 /** The cases of a plan as JSON, for other programs. */
 record ListJson(Planner planner, Plan plan) {

@@ -5,16 +5,16 @@ import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
-import org.oddlantern.json.Words;
-import org.oddlantern.plan.CaseDefinition;
-import org.oddlantern.plan.CaseMarks;
-import org.oddlantern.plan.Maker;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.Planned;
-import org.oddlantern.plan.PlannedCase;
-import org.oddlantern.plan.PlannedSupply;
-import org.oddlantern.plan.Want;
-import org.oddlantern.run.RunNames;
+import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.plan.CaseMarks;
+import org.oddlantern.internal.plan.Maker;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.Planned;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.plan.PlannedSupply;
+import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.run.RunNames;
+import org.oddlantern.json.internal.Words;
 
 /** Prints suites and cases, and what each takes and gives. */
 record ListText(PrintStream out) {

@@ -2,7 +2,7 @@ package org.oddlantern.cli;
 
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.json.OtherWords;
+import org.oddlantern.json.internal.OtherWords;
 import picocli.CommandLine;
 
 /** What others call the options. */

@@ -7,18 +7,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.reports.Comparison;
-import org.oddlantern.reports.RunData;
-import org.oddlantern.reports.RunFolder;
-import org.oddlantern.reports.WrittenRun;
-import org.oddlantern.reports.har.HarReport;
-import org.oddlantern.reports.html.HtmlReport;
-import org.oddlantern.reports.html.ReportScope;
-import org.oddlantern.reports.junitxml.JUnitXmlReport;
-import org.oddlantern.reports.summary.CountsReport;
-import org.oddlantern.reports.summary.MarkdownSummary;
-import org.oddlantern.run.JoinedJournals;
-import org.oddlantern.run.Journal;
+import org.oddlantern.internal.journal.JoinedJournals;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.reports.Comparison;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.reports.WrittenRun;
+import org.oddlantern.internal.reports.har.HarReport;
+import org.oddlantern.internal.reports.html.HtmlReport;
+import org.oddlantern.internal.reports.html.ReportScope;
+import org.oddlantern.internal.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.internal.reports.summary.CountsReport;
+import org.oddlantern.internal.reports.summary.MarkdownSummary;
 
 /** The folder that takes journal and reports, looked at before a run and told of after it. */
 record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {

@@ -4,8 +4,9 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlantern.json.BadPath;
 import org.oddlantern.json.CostlyPath;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.internal.JsonMapping;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.JsonNode;
@@ -43,7 +44,7 @@ final class PathCommand implements Callable<Integer> {
     JsonPath path = path();
     JsonNode root = JsonFiles.read(file);
     try {
-      List<JsonPath.Found> found = path.find(root);
+      List<Found> found = path.find(root);
       if (found.isEmpty()) {
         JsonPath.Dead end = path.end(root);
         terminal

@@ -6,8 +6,8 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.Want;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.Want;
 
 /**
  * A plan in the DOT language of Graphviz: a box for each case, an ellipse for what is supplied, an arrow

@@ -5,13 +5,13 @@ import java.io.UncheckedIOException;
 import java.net.URLClassLoader;
 import java.nio.file.Path;
 import java.util.List;
-import org.oddlantern.config.EnvironmentSettings;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.Planner;
-import org.oddlantern.plan.Selection;
-import org.oddlantern.run.RunOrder;
+import org.oddlantern.config.internal.EnvironmentSettings;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.run.RunOrder;
 import org.oddlantern.schema.KnownSchemas;
 
 /** Suites as they are compiled now, and the settings that hold for them: from these, runs are planned. */

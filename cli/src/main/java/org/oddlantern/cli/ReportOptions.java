@@ -9,17 +9,17 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.config.HistorySettings;
-import org.oddlantern.plan.CaseDefinition;
-import org.oddlantern.reports.Comparison;
-import org.oddlantern.reports.KeptRuns;
-import org.oddlantern.reports.Pages;
-import org.oddlantern.reports.RunData;
-import org.oddlantern.reports.RunHistory;
-import org.oddlantern.reports.html.ReportScope;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.ShortJournal;
+import org.oddlantern.config.internal.HistorySettings;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.journal.ShortJournal;
+import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.reports.Comparison;
+import org.oddlantern.internal.reports.KeptRuns;
+import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.RunHistory;
+import org.oddlantern.internal.reports.html.ReportScope;
 import picocli.CommandLine.Option;
 
 /** What reports tell, for every command that makes some. */

@@ -4,7 +4,7 @@ import java.time.Duration;
 import java.util.Timer;
 import java.util.TimerTask;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.run.Runner;
+import org.oddlantern.internal.run.Runner;
 
 /** Stops a run that takes longer than it may, so that a build server does not have to kill it. */
 final class RunLimit implements AutoCloseable {

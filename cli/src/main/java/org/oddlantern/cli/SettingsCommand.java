@@ -4,9 +4,9 @@ import java.io.PrintStream;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
-import org.oddlantern.config.SettingInForce;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
+import org.oddlantern.config.internal.SettingInForce;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 

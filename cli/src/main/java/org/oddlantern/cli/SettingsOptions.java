@@ -3,8 +3,8 @@ package org.oddlantern.cli;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.config.EnvironmentSettings;
-import org.oddlantern.config.Settings;
+import org.oddlantern.config.internal.EnvironmentSettings;
+import org.oddlantern.config.internal.Settings;
 import picocli.CommandLine.Option;
 
 /** Which settings hold, for every command that uses them. */

@@ -2,7 +2,7 @@ package org.oddlantern.cli;
 
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
-import org.oddlantern.run.Runner;
+import org.oddlantern.internal.run.Runner;
 
 /**
  * Stops a run when the process is told to end, by Ctrl-C or by SIGTERM, and lets the process end only when

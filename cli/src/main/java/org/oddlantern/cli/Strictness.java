@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import org.oddlantern.json.NearestMatch;
-import org.oddlantern.run.Mark;
-import org.oddlantern.run.RunEvent;
-import org.oddlantern.run.RunListener;
+import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.json.internal.NearestMatch;
 
 /** What {@code --fail-on} asks: words that turn an otherwise green run into exit status 1. */
 final class Strictness implements RunListener {

@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.plan.Place;
-import org.oddlantern.plan.Planner;
+import org.oddlantern.internal.plan.Place;
+import org.oddlantern.internal.plan.Planner;
 
 /**
  * The places in which suites are looked for, with the class path they need.

@@ -3,7 +3,7 @@ package org.oddlantern.cli;
 import java.io.PrintStream;
 import java.util.Locale;
 import java.util.stream.Stream;
-import org.oddlantern.reports.console.Style;
+import org.oddlantern.internal.reports.console.Style;
 
 /**
  * Where a command prints.

@@ -2,8 +2,8 @@ package org.oddlantern.cli;
 
 import java.io.PrintWriter;
 import org.oddlantern.config.SettingsProblem;
-import org.oddlantern.plan.NothingSelected;
-import org.oddlantern.plan.PlanRefused;
+import org.oddlantern.internal.plan.NothingSelected;
+import org.oddlantern.internal.plan.PlanRefused;
 import org.oddlantern.schema.SchemaProblem;
 
 /** Tells what kept a command from its work, and gives the exit status for it. */

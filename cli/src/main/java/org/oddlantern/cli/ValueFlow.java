@@ -7,15 +7,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Words;
-import org.oddlantern.plan.CaseDefinition;
-import org.oddlantern.plan.Maker;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.Planned;
-import org.oddlantern.plan.Recipe;
-import org.oddlantern.plan.Source;
-import org.oddlantern.plan.SupplyDefinition;
-import org.oddlantern.plan.Want;
+import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.plan.Maker;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.Planned;
+import org.oddlantern.internal.plan.Recipe;
+import org.oddlantern.internal.plan.Source;
+import org.oddlantern.internal.plan.SupplyDefinition;
+import org.oddlantern.internal.plan.Want;
+import org.oddlantern.json.internal.Words;
 
 /** Every value of a plan, with who makes, reads, changes, ends and puts it back. */
 final class ValueFlow {

@@ -16,17 +16,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
 import org.oddlantern.check.Checks;
-import org.oddlantern.config.Settings;
+import org.oddlantern.config.internal.Settings;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.NoReply;
 import org.oddlantern.http.Service;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.reports.console.ConsoleReport;
-import org.oddlantern.reports.console.Style;
-import org.oddlantern.run.Guest;
-import org.oddlantern.run.GuestRun;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.RunOrder;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.reports.console.ConsoleReport;
+import org.oddlantern.internal.reports.console.Style;
+import org.oddlantern.internal.run.Guest;
+import org.oddlantern.internal.run.GuestRun;
+import org.oddlantern.internal.run.RunOrder;
 
 /**
  * Makes calls to a socket of its own, checks them and records them in a journal that nobody reads: in many

@@ -13,11 +13,11 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import org.oddlantern.plan.NothingSelected;
-import org.oddlantern.plan.Selection;
-import org.oddlantern.reports.RunFolder;
-import org.oddlantern.run.JoinedJournals;
-import org.oddlantern.run.RunOrder;
+import org.oddlantern.internal.journal.JoinedJournals;
+import org.oddlantern.internal.plan.NothingSelected;
+import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.run.RunOrder;
 
 /**
  * Runs suites again and again while somebody writes them: whenever compiled classes or resources change,

@@ -4,8 +4,8 @@ import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 
 /** Asks whether a body is these bytes. */

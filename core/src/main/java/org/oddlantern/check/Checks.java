@@ -6,13 +6,13 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Worded;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 import org.oddlantern.xml.Xml;
 
 /**

@@ -2,8 +2,8 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.Locale;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 
 /** Asks about the media type of the body; parameters count only if they were given. */

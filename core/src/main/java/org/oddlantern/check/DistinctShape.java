@@ -4,14 +4,14 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.json.Equality;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.FindingsUpToCap;
-import org.oddlantern.json.GatheredValues;
-import org.oddlantern.json.Identity;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Equality;
+import org.oddlantern.json.internal.FindingsUpToCap;
+import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A list in which no two items are equal. */

@@ -3,14 +3,14 @@ package org.oddlantern.check;
 import java.util.List;
 import java.util.function.Function;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.Identity;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedText;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** An object with certain fields, whatever their values. */

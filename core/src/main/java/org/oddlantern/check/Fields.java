@@ -7,12 +7,12 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.ChangedPlaces;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.ChangedPlaces;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -2,8 +2,8 @@ package org.oddlantern.check;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.oddlantern.http.CheckFailed;
-import org.oddlantern.http.internal.Gathering;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
 
 /** Lets a piece of a case go on after failures, and reports them together at its end. */
@@ -11,7 +11,7 @@ final class GatheredFailures {
 
   private GatheredFailures() {}
 
-  static <X extends Exception> void of(Deeds<X> piece) throws X {
+  static <X extends Exception> void of(ThrowingRunnable<X> piece) throws X {
     Gathering gathering = Gathering.begun();
     List<CheckFailed> failures = new ArrayList<>();
     try (CurrentCase.Binding binding = CurrentCase.adding(gathering)) {

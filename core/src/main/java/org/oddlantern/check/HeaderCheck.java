@@ -2,13 +2,13 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.Locale;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.node.MissingNode;
 import tools.jackson.databind.node.StringNode;
 

@@ -2,8 +2,8 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.function.Predicate;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 
 /** A condition in the words of whoever wrote it. */

@@ -1,11 +1,11 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import org.oddlantern.http.Verdict;
-import org.oddlantern.http.internal.JudgedEvidence;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A value inside a body, looked at by itself. */

@@ -4,14 +4,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Comparison;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedText;
-import org.oddlantern.json.WantedValue;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.WantedValue;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -2,14 +2,14 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.stream.Collectors;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.FindingsUpToCap;
-import org.oddlantern.json.Identity;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedText;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.FindingsUpToCap;
+import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A list of certain items in any order, one for each of the wanted. */

@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedText;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A list in which, among others, certain items are, each of its own. */

@@ -3,16 +3,16 @@ package org.oddlantern.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.GatheredValues;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.TypeMismatch;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.TypeMismatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -60,7 +60,7 @@ public final class Judged<T> implements Shape, Check {
     try {
       item = JsonMapping.standard().read(value, type);
     } catch (TypeMismatch e) {
-      JsonPath.Found inner = e.inside(new JsonPath.Found(where, value));
+      Found inner = e.inside(new Found(where, value));
       return List.of(
           Finding.of(inner.where(), e.wanted(), Words.withKind(inner.value())).hint(e.reason()));
     }

@@ -3,7 +3,7 @@ package org.oddlantern.check;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.Check;
+import org.oddlantern.evidence.Check;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;

@@ -11,11 +11,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Queue;
-import org.oddlantern.json.Equality;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.UntypedText;
-import org.oddlantern.json.WantedValue;
+import org.oddlantern.json.internal.Equality;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.WantedValue;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -2,10 +2,10 @@ package org.oddlantern.check;
 
 import java.util.List;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** The only shape that holds where nothing is. */

@@ -9,12 +9,12 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
-import org.oddlantern.json.Decimals;
-import org.oddlantern.json.EpochNumber;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Decimals;
+import org.oddlantern.json.internal.EpochNumber;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

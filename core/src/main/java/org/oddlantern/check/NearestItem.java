@@ -2,9 +2,9 @@ package org.oddlantern.check;
 
 import java.util.List;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.Identity;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.Identity;
 import tools.jackson.databind.JsonNode;
 
 /** The item of a list that is nearest to a shape, by how little keeps it from having it. */

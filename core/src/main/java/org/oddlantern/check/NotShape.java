@@ -1,13 +1,13 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.FindingsUpToCap;
-import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.FindingsUpToCap;
+import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A value that is there and does not have a shape. */

@@ -2,17 +2,18 @@ package org.oddlantern.check;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
-import org.oddlantern.http.internal.NotWhatItClaims;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.internal.NotWhatItClaims;
 import org.oddlantern.json.CostlyPath;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.GatheredValues;
+import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Schema;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -62,7 +63,7 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
   }
 
   private List<Finding> atOnePlace(Evidence evidence, JsonNode root) {
-    JsonPath.Found found = path.findOne(root);
+    Found found = path.findOne(root);
     List<Finding> findings = shape.examine(found.where(), found.value());
     if (findings.isEmpty() && path.toString().equals("$") && minds(root)) {
       evidence.lookedAt(ERRORS);

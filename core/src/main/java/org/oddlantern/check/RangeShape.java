@@ -3,11 +3,11 @@ package org.oddlantern.check;
 import java.math.BigDecimal;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Decimals;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Decimals;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A number between two others, both included; null leaves a side open. */

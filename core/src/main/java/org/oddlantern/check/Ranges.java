@@ -6,8 +6,8 @@ import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.time.temporal.Temporal;
 import java.util.Optional;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.JsonMapping;
 
 /** Makes the shapes of numbers and moments within bounds, and refuses bounds that are none. */
 final class Ranges {

@@ -1,9 +1,9 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
-import org.oddlantern.http.internal.NotWhatItClaims;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.internal.NotWhatItClaims;
 import org.oddlantern.json.Finding;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;

@@ -7,10 +7,10 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.Comparison;
-import org.oddlantern.json.GatheredValues;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.WantedValue;
+import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.schema.Schema;
 import tools.jackson.databind.JsonNode;
 

@@ -3,15 +3,15 @@ package org.oddlantern.check;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.ComposedShape;
-import org.oddlantern.json.Equality;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.GatheredValues;
-import org.oddlantern.json.Identity;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.UntypedText;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.Equality;
+import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -1,8 +1,8 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.http.Reply;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;

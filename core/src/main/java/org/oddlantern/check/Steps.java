@@ -2,8 +2,8 @@ package org.oddlantern.check;
 
 import java.time.Duration;
 import java.util.Optional;
-import org.oddlantern.http.CheckFailed;
-import org.oddlantern.http.internal.Gathering;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.StoryListener;
@@ -24,9 +24,9 @@ public class Steps extends Shapes {
    * @param <X> the checked exception the piece may throw
    * @param piece calls and checks
    * @throws X if the piece throws it
-   * @throws org.oddlantern.http.CheckFailed with every failure, if there was one
+   * @throws org.oddlantern.evidence.CheckFailed with every failure, if there was one
    */
-  public static <X extends Exception> void gatherFailures(Deeds<X> piece) throws X {
+  public static <X extends Exception> void gatherFailures(ThrowingRunnable<X> piece) throws X {
     Needed.of(piece, "gatherFailures(piece): piece");
     GatheredFailures.of(piece);
   }
@@ -41,7 +41,8 @@ public class Steps extends Shapes {
    * @param piece calls and checks
    * @throws X if the piece throws it
    */
-  public static <X extends Exception> void eventually(Duration limit, Deeds<X> piece) throws X {
+  public static <X extends Exception> void eventually(Duration limit, ThrowingRunnable<X> piece)
+      throws X {
     Needed.of(limit, "eventually(limit, piece): limit");
     Needed.of(piece, "eventually(limit, piece): piece");
     try {
@@ -64,7 +65,8 @@ public class Steps extends Shapes {
    * @return the value of the try that held
    * @throws X if the piece throws it
    */
-  public static <T, X extends Exception> T waitFor(Duration limit, Piece<T, X> piece) throws X {
+  public static <T, X extends Exception> T waitFor(Duration limit, ThrowingSupplier<T, X> piece)
+      throws X {
     Needed.of(limit, "waitFor(limit, piece): limit");
     Needed.of(piece, "waitFor(limit, piece): piece");
     return new Tries(limit).until(() -> {

@@ -3,11 +3,11 @@ package org.oddlantern.check;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
-import org.oddlantern.http.CheckFailed;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.EvidenceListener;
+import org.oddlantern.evidence.internal.Gathering;
 import org.oddlantern.http.NoReply;
-import org.oddlantern.http.Verdict;
-import org.oddlantern.http.internal.CaseRecorder;
-import org.oddlantern.http.internal.Gathering;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.GrowingPause;
 import org.oddlantern.internal.TimeLeft;
@@ -22,7 +22,7 @@ final class Tries {
   private static final Duration LEAST = Duration.ofMillis(10);
 
   private final Duration limit;
-  private final CaseRecorder recorder;
+  private final EvidenceListener recorder;
   private final GrowingPause pause = new GrowingPause(Duration.ofMillis(25), Duration.ofSeconds(2));
   private final long start = System.nanoTime();
   private final TimeLeft end;
@@ -35,10 +35,10 @@ final class Tries {
     }
     this.limit = limit;
     this.end = TimeLeft.of(limit);
-    this.recorder = CurrentCase.part(CaseRecorder.class).orElse(CaseRecorder.NONE);
+    this.recorder = CurrentCase.part(EvidenceListener.class).orElse(EvidenceListener.NONE);
   }
 
-  <T, X extends Exception> T until(Piece<T, X> piece) throws X {
+  <T, X extends Exception> T until(ThrowingSupplier<T, X> piece) throws X {
     int before = recorder.mark();
     AssertionError earlier = null;
     while (true) {
@@ -72,7 +72,7 @@ final class Tries {
   }
 
   /** A failure ends the try, also where failures are gathered; so does what is due at the end of a case. */
-  private <T, X extends Exception> T tried(Piece<T, X> piece, int mark) throws X {
+  private <T, X extends Exception> T tried(ThrowingSupplier<T, X> piece, int mark) throws X {
     tries++;
     try (CurrentCase.Binding binding = CurrentCase.adding(Gathering.suspended());
         CurrentCase.Binding left = CurrentCase.adding(end)) {

@@ -1,7 +1,7 @@
 package org.oddlantern.check;
 
 import java.math.BigDecimal;
-import org.oddlantern.json.Decimals;
+import org.oddlantern.json.internal.Decimals;
 import tools.jackson.databind.JsonNode;
 
 /** Tells numbers without a fraction, whatever their writing. */

@@ -9,10 +9,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Decimals;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Decimals;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

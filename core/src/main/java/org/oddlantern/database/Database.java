@@ -7,13 +7,14 @@ import java.sql.SQLFeatureNotSupportedException;
 import java.time.Duration;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.database.internal.Query;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.TimeLeft;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.LongNode;
@@ -69,7 +70,7 @@ public final class Database {
         "database",
         new Connector(url, null, null),
         STANDARD_TIMEOUT,
-        CurrentSurroundings.ofWhoeverAsks());
+        CurrentSurroundings.ofWhoeverMakes());
   }
 
   /**
@@ -111,18 +112,13 @@ public final class Database {
     return new Database(name, connector, limit, surroundings);
   }
 
-  /** This database for one case; the environment calls it. */
-  public Database boundTo(Surroundings own) {
-    return new Database(name, connector, timeout, CurrentSurroundings.of(own));
-  }
-
   /**
    * The one row that a query gives.
    *
    * @param sql the query, with a question mark for each argument
    * @param arguments the arguments: texts, numbers, dates, keys, secrets, null
    * @return the row, a JSON object
-   * @throws org.oddlantern.http.CheckFailed if it gives no row, or several
+   * @throws org.oddlantern.evidence.CheckFailed if it gives no row, or several
    * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
    * @throws DatabaseProblem if the database gives no answer
    */
@@ -174,7 +170,7 @@ public final class Database {
    *
    * @param sql the query, with a question mark for each argument
    * @param arguments the arguments
-   * @throws org.oddlantern.http.CheckFailed if it gives one or more
+   * @throws org.oddlantern.evidence.CheckFailed if it gives one or more
    * @throws IllegalArgumentException if the statement does not begin like a query, or there are several
    * @throws DatabaseProblem if the database gives no answer
    */

@@ -4,16 +4,20 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.check.Checks;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.CheckFailed;
-import org.oddlantern.http.Verdict;
-import org.oddlantern.http.internal.CaseRecorder;
-import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.database.internal.Query;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.Headers;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.EvidenceListener;
+import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
+import org.oddlantern.xml.Xml;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -24,14 +28,15 @@ import tools.jackson.databind.JsonNode;
  * store.row("select * from hive where id = ?", id).must(including(hive), at("$.keeper", "wren"));
  * }</pre>
  */
-public final class DatabaseAnswer extends JudgedEvidence {
+public final class DatabaseAnswer implements Evidence {
 
   private final Query query;
   private final JsonNode tree;
   private final String what;
-  private final CaseRecorder recorder;
+  private final EvidenceListener recorder;
+  private final Judging judging = new Judging();
 
-  DatabaseAnswer(Query query, JsonNode tree, String what, CaseRecorder recorder) {
+  DatabaseAnswer(Query query, JsonNode tree, String what, EvidenceListener recorder) {
     this.query = query;
     this.tree = tree;
     this.what = what;
@@ -50,7 +55,7 @@ public final class DatabaseAnswer extends JudgedEvidence {
             "the rows",
             "one row",
             tree.isEmpty() ? "no row" : tree.size() + " rows: " + Words.of(tree))));
-    judged(List.of(verdict));
+    recorder.judged(query, List.of(verdict));
     throw new CheckFailed(title(), List.of(verdict));
   }
 
@@ -84,30 +89,65 @@ public final class DatabaseAnswer extends JudgedEvidence {
     for (Object other : more) {
       checks.add(check(other));
     }
-    super.must(check(first), checks.toArray(new Check[0]));
+    judging.must(check(first), checks.toArray(new Check[0]));
     return this;
   }
 
   @Override
   public DatabaseAnswer must(Check first, Check... more) {
-    super.must(first, more);
+    judging.must(first, more);
     return this;
   }
 
   @Override
   public DatabaseAnswer warnUnless(Check first, Check... more) {
-    super.warnUnless(first, more);
+    judging.warnUnless(first, more);
     return this;
   }
 
   @Override
-  protected void judged(List<Verdict> verdicts) {
-    recorder.judged(query, verdicts);
+  public Headers headers() {
+    return judging.headers();
   }
 
   @Override
-  protected JsonMapping hearingMapping() {
-    return JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
+  public byte[] bytes() {
+    return judging.bytes();
+  }
+
+  @Override
+  public String text() {
+    return judging.text();
+  }
+
+  @Override
+  public Xml xml() {
+    return judging.xml();
+  }
+
+  @Override
+  public <T> T valueAt(String path, Class<T> type) {
+    return judging.valueAt(path, type);
+  }
+
+  @Override
+  public <T> List<T> valuesAt(String path, Class<T> type) {
+    return judging.valuesAt(path, type);
+  }
+
+  @Override
+  public <T> T bodyAs(Class<T> type) {
+    return judging.bodyAs(type);
+  }
+
+  @Override
+  public <T> List<T> bodyAsListOf(Class<T> type) {
+    return judging.bodyAsListOf(type);
+  }
+
+  @Override
+  public String toString() {
+    return title();
   }
 
   private static Check check(@Nullable Object given) {
@@ -120,5 +160,39 @@ public final class DatabaseAnswer extends JudgedEvidence {
     throw new IllegalArgumentException(
         "the value " + Words.of(JsonMapping.standard().tree(given))
             + " was given where a check or a shape is wanted; say exactly(...), or at(path, ...)");
+  }
+
+  /** Makes the checks on this answer and reads from it. */
+  private final class Judging extends JudgedEvidence {
+
+    @Override
+    protected Evidence seen() {
+      return DatabaseAnswer.this;
+    }
+
+    @Override
+    public String title() {
+      return DatabaseAnswer.this.title();
+    }
+
+    @Override
+    public String summary() {
+      return DatabaseAnswer.this.summary();
+    }
+
+    @Override
+    public JsonNode json() {
+      return tree;
+    }
+
+    @Override
+    protected void judged(List<Verdict> verdicts) {
+      recorder.judged(query, verdicts);
+    }
+
+    @Override
+    protected JsonMapping hearingMapping() {
+      return JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
+    }
   }
 }

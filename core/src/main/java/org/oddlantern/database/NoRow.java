@@ -1,10 +1,10 @@
 package org.oddlantern.database;
 
 import java.util.List;
-import org.oddlantern.http.Check;
-import org.oddlantern.http.Evidence;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** Asks that a query gives nothing. */

@@ -23,7 +23,7 @@ import java.time.OffsetDateTime;
 import java.util.Base64;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;

@@ -4,7 +4,7 @@ import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.internal.JsonMapping;
 
 /**
  * Where a call goes: a template with its arguments, and query parameters. Arguments are told as they

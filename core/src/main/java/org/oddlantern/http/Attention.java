@@ -5,11 +5,16 @@ import java.util.List;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Verdict;
 import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.UnseenStatus;
+import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -8,7 +8,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.internal.JsonMapping;
 
 /** What a call carries. */
 sealed interface Body {

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.UUID;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.Headers;
+import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Secret;
 import org.w3c.dom.Node;
@@ -91,7 +93,7 @@ public final class Call {
    * @throws IllegalArgumentException if the method is no token (RFC 9110, section 9.1)
    */
   public static Call method(String method, String template, Object... arguments) {
-    if (!Header.isToken(method)) {
+    if (!HeaderRules.isToken(method)) {
       throw new IllegalArgumentException(
           "'" + method + "' cannot be a method: it must be one word (RFC 9110, section 9.1)");
     }
@@ -170,7 +172,7 @@ public final class Call {
    */
   public Call bytes(byte[] bytes, String contentType) {
     return with(
-        new Body.Raw(Content.copyOf(bytes), Header.checkedValue("Content-Type", contentType)));
+        new Body.Raw(Content.copyOf(bytes), HeaderRules.checkedValue("Content-Type", contentType)));
   }
 
   /**
@@ -364,7 +366,6 @@ public final class Call {
     return method + " " + address.template();
   }
 
-  /** This call at another address. */
   Call at(Address other) {
     return new Call(method, other, headers, body, options);
   }

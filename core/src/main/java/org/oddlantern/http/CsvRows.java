@@ -1,7 +1,7 @@
 package org.oddlantern.http;
 
 import org.oddlantern.internal.CsvTable;
-import org.oddlantern.json.UntypedText;
+import org.oddlantern.json.internal.UntypedText;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;

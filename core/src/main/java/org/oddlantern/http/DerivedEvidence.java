@@ -1,9 +1,10 @@
 package org.oddlantern.http;
 
 import java.util.List;
-import org.oddlantern.http.internal.JudgedEvidence;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.Words;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.JudgedEvidence;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** What was taken from a reply, looked at by itself; what is asked of it stands with the reply. */
@@ -37,7 +38,8 @@ final class DerivedEvidence extends JudgedEvidence {
   @Override
   protected void judged(List<Verdict> verdicts) {
     reply.judged(verdicts.stream()
-        .map(one -> new Verdict(what + ": " + one.check(), one.warning(), one.findings()))
+        .map(one ->
+            new Verdict(what + ": " + one.check(), one.warning(), one.sent(), one.findings()))
         .toList());
   }
 

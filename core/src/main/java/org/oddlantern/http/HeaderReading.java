@@ -2,12 +2,14 @@ package org.oddlantern.http;
 
 import java.net.URI;
 import java.util.List;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Verdict;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.NearestMatch;
-import org.oddlantern.json.TypeMismatch;
-import org.oddlantern.json.UntypedText;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.TypeMismatch;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.Words;
 
 /** Reads the first value of a header, or says what there is instead. */
 record HeaderReading(Reply reply, String name) {

@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.TransportFault;
 
 /**

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.internal.Needed;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;

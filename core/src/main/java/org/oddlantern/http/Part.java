@@ -6,9 +6,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.internal.JsonMapping;
 
 /**
  * One part of a multipart body: a text, a JSON value or a file. Immutable and thread-safe.
@@ -115,7 +116,7 @@ public final class Part {
    * @return the part
    */
   public Part ofType(String type) {
-    return new Part(content, Header.checkedValue("Content-Type", type), fileName);
+    return new Part(content, HeaderRules.checkedValue("Content-Type", type), fileName);
   }
 
   /**

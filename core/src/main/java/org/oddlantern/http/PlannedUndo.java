@@ -1,7 +1,9 @@
 package org.oddlantern.http;
 
 import java.time.Duration;
+import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.Undo;
+import org.oddlantern.http.internal.WireReply;
 
 /** An undoing call, ready to be sent. What is gone already counts as taken back. */
 record PlannedUndo(Sender sender, Call call, String line) implements Undo {

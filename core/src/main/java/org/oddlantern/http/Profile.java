@@ -5,10 +5,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Headers;
 import org.oddlantern.http.internal.Terms;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
+import org.oddlantern.json.internal.JsonMapping;
 
 /**
  * What is said once for every call of a service.

@@ -1,6 +1,8 @@
 package org.oddlantern.http;
 
 import java.util.List;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Headers;
 import org.oddlantern.json.Secret;
 
 /** What in a request proves who calls, and must not go to another origin. */

@@ -4,6 +4,8 @@ import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import org.oddlantern.evidence.Headers;
+import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.json.Secret;
 
 /**

@@ -5,16 +5,25 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.internal.BodyText;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Cookie;
+import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.Headers;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.BodyText;
 import org.oddlantern.http.internal.CaseRecorder;
-import org.oddlantern.http.internal.JudgedEvidence;
+import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.UnseenStatus;
+import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
+import org.oddlantern.xml.Xml;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -27,14 +36,14 @@ import tools.jackson.databind.JsonNode;
  *         .valueAt("$.id", HiveId.class);
  * }</pre>
  */
-public final class Reply extends JudgedEvidence {
+public final class Reply implements Evidence {
 
   private final Exchange exchange;
   private final WireReply wire;
   private final JsonMapping mapping;
   private final CaseRecorder recorder;
   private final Attention attention;
-  private volatile boolean dueAtOnce;
+  private final ReplyJudging judging;
   private volatile @Nullable JsonNode tree;
 
   /**
@@ -55,7 +64,7 @@ public final class Reply extends JudgedEvidence {
     this.mapping = mapping;
     this.attention = attention;
     this.recorder = recorder;
-    this.dueAtOnce = dueAtOnce;
+    this.judging = new ReplyJudging(this, attention, dueAtOnce);
   }
 
   /** A reply that no case asked for, such as one that brings a token. */
@@ -177,7 +186,7 @@ public final class Reply extends JudgedEvidence {
     try {
       return new DerivedEvidence(this, "the rows", CsvRows.of(CsvTable.of(text(), separator)));
     } catch (IllegalArgumentException e) {
-      throw failed(new Verdict(
+      throw misread(new Verdict(
           "csv()",
           false,
           List.of(Finding.of("body", "CSV", summary()).hint(String.valueOf(e.getMessage())))));
@@ -247,15 +256,40 @@ public final class Reply extends JudgedEvidence {
   }
 
   @Override
+  public Xml xml() {
+    return judging.xml();
+  }
+
+  @Override
   public Reply must(Check first, Check... more) {
-    super.must(first, more);
+    judging.must(first, more);
     return this;
   }
 
   @Override
   public Reply warnUnless(Check first, Check... more) {
-    super.warnUnless(first, more);
+    judging.warnUnless(first, more);
     return this;
+  }
+
+  @Override
+  public <T> T valueAt(String path, Class<T> type) {
+    return judging.valueAt(path, type);
+  }
+
+  @Override
+  public <T> List<T> valuesAt(String path, Class<T> type) {
+    return judging.valuesAt(path, type);
+  }
+
+  @Override
+  public <T> T bodyAs(Class<T> type) {
+    return judging.bodyAs(type);
+  }
+
+  @Override
+  public <T> List<T> bodyAsListOf(Class<T> type) {
+    return judging.bodyAsListOf(type);
   }
 
   @Override
@@ -266,21 +300,24 @@ public final class Reply extends JudgedEvidence {
   }
 
   @Override
-  protected JudgedEvidence aside() {
-    Reply aside = new Reply(exchange, wire, mapping, attention.aside(), recorder, false);
-    aside.tree = tree;
-    return aside;
+  public String toString() {
+    return title();
   }
 
-  @Override
-  protected void lookedAtAside(JudgedEvidence other) {
-    if (other instanceof Reply aside) {
-      attention.take(aside.attention);
-    }
+  /** The same reply, with looks of which it is not yet known whether they count. */
+  ReplyJudging aside(Attention looks) {
+    Reply aside = new Reply(exchange, wire, mapping, looks, recorder, false);
+    aside.tree = tree;
+    return aside.judging;
   }
 
   CheckFailed misread(Verdict reading) {
-    return failed(reading);
+    return judging.failed(reading);
+  }
+
+  /** The verdict on an error status that nobody looked at. */
+  Verdict unseenStatus() {
+    return UnseenStatus.verdict(wire);
   }
 
   /** Whether it refuses; asking counts as no look. */
@@ -288,38 +325,17 @@ public final class Reply extends JudgedEvidence {
     return wire.status() >= 400;
   }
 
-  @Override
-  protected JsonMapping hearingMapping() {
+  JsonMapping hearingMapping() {
     return mapping.hearing(secret -> recorder.secret(Secret.of(secret)));
   }
 
-  @Override
-  protected void judged(List<Verdict> verdicts) {
+  void judged(List<Verdict> verdicts) {
     recorder.judged(exchange, verdicts);
-  }
-
-  @Override
-  protected void checked(Check check) {
-    attention.checked(check);
-  }
-
-  @Override
-  protected List<Verdict> dueNow() {
-    if (!dueAtOnce || !attention.hasStanding()) {
-      return List.of();
-    }
-    dueAtOnce = false;
-    return attention.get();
-  }
-
-  @Override
-  protected List<Verdict> toldFirst() {
-    return attention.isUnseenError() ? List.of(UnseenStatus.verdict(wire)) : List.of();
   }
 
   /** The verdict of a check that the service makes on every reply. */
   Verdict standing(Check check) {
-    return verdict(check, false);
+    return judging.verdict(check, false);
   }
 
   private BodyText decoded() {

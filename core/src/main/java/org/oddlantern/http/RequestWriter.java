@@ -7,10 +7,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Headers;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Surroundings;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
+import org.oddlantern.json.internal.JsonMapping;
 
 /**
  * Makes the request of a call. Later words win: the library's headers, the service's, the body's type,

@@ -12,16 +12,23 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Cookie;
+import org.oddlantern.evidence.Verdict;
 import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Terms;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.TransportFault;
+import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
 
@@ -201,7 +208,7 @@ final class Sender {
     }
     try {
       Secret token = reply.valueAt(source.path(), Secret.class);
-      JsonPath.Found seconds = JsonPath.of("$.expires_in").findOne(reply.json());
+      Found seconds = JsonPath.of("$.expires_in").findOne(reply.json());
       return new TokenStore.Token(
           token,
           seconds.value().isIntegralNumber()

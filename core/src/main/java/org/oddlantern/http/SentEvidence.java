@@ -3,11 +3,14 @@ package org.oddlantern.http;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.oddlantern.http.internal.CaseRecorder;
-import org.oddlantern.http.internal.JudgedEvidence;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.evidence.Headers;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.EvidenceListener;
+import org.oddlantern.evidence.internal.JudgedEvidence;
+import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.json.Secret;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** A request as it was sent, looked at like a reply. */
@@ -15,9 +18,9 @@ final class SentEvidence extends JudgedEvidence {
 
   private final Exchange exchange;
   private final JsonMapping mapping;
-  private final CaseRecorder recorder;
+  private final EvidenceListener recorder;
 
-  SentEvidence(Exchange exchange, JsonMapping mapping, CaseRecorder recorder) {
+  SentEvidence(Exchange exchange, JsonMapping mapping, EvidenceListener recorder) {
     this.exchange = exchange;
     this.mapping = mapping;
     this.recorder = recorder;
@@ -62,11 +65,15 @@ final class SentEvidence extends JudgedEvidence {
   /** Recorded beside what was asked of the reply, so it says that it is about what was sent. */
   @Override
   protected void judged(List<Verdict> verdicts) {
-    recorder.judged(exchange, verdicts.stream().map(Verdict::ofSent).toList());
+    recorder.judged(exchange, verdicts.stream().map(SentEvidence::ofSent).toList());
   }
 
   @Override
   protected JsonMapping hearingMapping() {
     return mapping.hearing(secret -> recorder.secret(Secret.of(secret)));
+  }
+
+  private static Verdict ofSent(Verdict one) {
+    return new Verdict(one.check(), one.warning(), true, one.findings());
   }
 }

@@ -6,13 +6,16 @@ import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.http.internal.CurrentSurroundings;
+import org.oddlantern.http.internal.FixedAddress;
 import org.oddlantern.http.internal.Security;
-import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Secret;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -45,7 +48,9 @@ public final class Service {
    * @throws IllegalArgumentException if it is no such URL
    */
   public static Service reachedAt(String url) {
-    return new Service(Profile.at(url), CurrentSurroundings.ofWhoeverAsks());
+    Profile profile = Profile.at(url);
+    Profile placed = FixedAddress.isWanted() ? profile.base(profile.base().staying()) : profile;
+    return new Service(placed, CurrentSurroundings.ofWhoeverMakes());
   }
 
   /**
@@ -104,7 +109,7 @@ public final class Service {
   public Service caseHeader(String name) {
     Needed.of(name, "caseHeader(name): name");
     if (!name.isEmpty()) {
-      Header.toSend(name, "");
+      HeaderRules.toSend(name, "");
     }
     return with(profile.defaults(profile.defaults().caseHeader(name)));
   }
@@ -304,25 +309,6 @@ public final class Service {
   public Service beforeSending(UnaryOperator<WireRequest> hook) {
     Needed.of(hook, "beforeSending(hook): hook");
     return with(profile.finish(hook));
-  }
-
-  /**
-   * This service, staying at its address whatever code says; for addresses set on the command line.
-   *
-   * @return the service
-   */
-  public Service kept() {
-    return with(profile.base(profile.base().staying()));
-  }
-
-  /**
-   * This service, remembering the case that uses it; for the runner.
-   *
-   * @param own the case's transport and recorder
-   * @return the service
-   */
-  public Service boundTo(Surroundings own) {
-    return new Service(profile, CurrentSurroundings.of(own));
   }
 
   /**

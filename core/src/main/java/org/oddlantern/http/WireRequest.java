@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.net.URI;
+import org.oddlantern.evidence.Headers;
 
 /**
  * A call as it is sent.

@@ -1,6 +1,7 @@
 package org.oddlantern.json;
 
 import java.util.Locale;
+import org.oddlantern.json.internal.Words;
 
 /** A path that would take too long on a document; the message says so and what to do. */
 public final class CostlyPath extends RuntimeException {

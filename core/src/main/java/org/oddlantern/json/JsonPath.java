@@ -7,11 +7,13 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.internal.PathParser;
-import org.oddlantern.json.internal.Query;
-import org.oddlantern.json.internal.Search;
-import org.oddlantern.json.internal.Segment;
-import org.oddlantern.json.internal.Selector;
+import org.oddlantern.json.internal.KnownPaths;
+import org.oddlantern.json.internal.path.DeadEnd;
+import org.oddlantern.json.internal.path.PathParser;
+import org.oddlantern.json.internal.path.Query;
+import org.oddlantern.json.internal.path.Search;
+import org.oddlantern.json.internal.path.Segment;
+import org.oddlantern.json.internal.path.Selector;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.MissingNode;
 
@@ -45,11 +47,7 @@ public final class JsonPath {
   public static JsonPath of(String text) {
     Needed.of(text, "of(text): text");
     Optional<KnownPaths> known = CurrentCase.part(KnownPaths.class);
-    return known.isPresent() ? known.get().path(text) : read(text);
-  }
-
-  static JsonPath read(String text) {
-    return new JsonPath(text);
+    return known.isPresent() ? known.get().path(text, JsonPath::new) : new JsonPath(text);
   }
 
   /**
@@ -179,14 +177,6 @@ public final class JsonPath {
   public String toString() {
     return text;
   }
-
-  /**
-   * A value and its place.
-   *
-   * @param where the place
-   * @param value the value; a missing node if there is none
-   */
-  public record Found(Location where, JsonNode value) {}
 
   /**
    * Where a path stopped.

@@ -1,5 +1,7 @@
 package org.oddlantern.json;
 
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** Something that stands for a JSON tree and is written as that tree, at any depth. */
@@ -8,8 +10,8 @@ public interface JsonSource {
   /**
    * The tree it stands for.
    *
-   * @param mapping how the values in it are written
+   * @param written writes the values in it
    * @return the tree, which nobody may change
    */
-  JsonNode tree(JsonMapping mapping);
+  JsonNode tree(Function<@Nullable Object, JsonNode> written);
 }

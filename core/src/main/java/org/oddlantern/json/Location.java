@@ -4,7 +4,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.internal.PathScanner;
+import org.oddlantern.json.internal.path.PathScanner;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -94,13 +94,21 @@ public final class Location {
     return parent;
   }
 
-  /** The index of an item; below 0 for anything else. */
-  int index() {
+  /**
+   * The index of an item.
+   *
+   * @return counted from 0; below 0 for anything else
+   */
+  public int index() {
     return index;
   }
 
-  /** The steps from the whole document to here. */
-  List<Location> steps() {
+  /**
+   * The steps from the whole document to here.
+   *
+   * @return each place on the way, the whole document left out
+   */
+  public List<Location> steps() {
     Deque<Location> way = new ArrayDeque<>();
     for (Location step = this; step.parent != null; step = step.parent) {
       way.push(step);
@@ -108,9 +116,13 @@ public final class Location {
     return List.copyOf(way);
   }
 
-  /** The child of a value that this step leads to; null if there is none. */
-  @Nullable
-  JsonNode of(JsonNode value) {
+  /**
+   * The child of a value that this step leads to.
+   *
+   * @param value the value around it
+   * @return the child; null if there is none
+   */
+  public @Nullable JsonNode of(JsonNode value) {
     return index >= 0 ? value.get(index) : value.get(name);
   }
 

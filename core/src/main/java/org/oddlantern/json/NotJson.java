@@ -16,21 +16,30 @@ public final class NotJson extends RuntimeException {
   private final int column;
   private final boolean encoding;
 
-  NotJson(String reason, int line, int column) {
+  /**
+   * For whoever reads JSON.
+   *
+   * @param reason why it cannot be read, in a sentence
+   * @param line where reading stopped, counted from 1; 0 if unknown
+   * @param column where reading stopped, counted from 1; 0 if unknown
+   */
+  public NotJson(String reason, int line, int column) {
     this(reason, line, column, false);
   }
 
-  private NotJson(String reason, int line, int column, boolean encoding) {
+  /**
+   * For whoever reads JSON.
+   *
+   * @param reason why it cannot be read, in a sentence
+   * @param line where reading stopped, counted from 1; 0 if unknown
+   * @param column where reading stopped, counted from 1; 0 if unknown
+   * @param encoding whether the reason is that the bytes are no UTF-8
+   */
+  public NotJson(String reason, int line, int column, boolean encoding) {
     super(reason);
     this.line = line;
     this.column = column;
     this.encoding = encoding;
-  }
-
-  /** Bytes that are no UTF-8, after a text that still was. */
-  static NotJson encoded(String reason, String before) {
-    int line = (int) before.chars().filter(c -> c == '\n').count() + 1;
-    return new NotJson(reason, line, before.length() - before.lastIndexOf('\n'), true);
   }
 
   /**

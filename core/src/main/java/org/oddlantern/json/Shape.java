@@ -2,6 +2,11 @@ package org.oddlantern.json;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.internal.CombinedShapes;
+import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.UntypedTexts;
+import org.oddlantern.json.internal.WantedValue;
 import tools.jackson.databind.JsonNode;
 
 /**

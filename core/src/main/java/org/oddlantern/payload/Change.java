@@ -1,12 +1,13 @@
 package org.oddlantern.payload;
 
 import java.util.List;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.NearestMatch;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -14,7 +15,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** One change to a payload's tree. The tree given to it is its own to change. */
 sealed interface Change {
 
-  JsonNode apply(JsonNode tree, JsonMapping mapping);
+  JsonNode apply(JsonNode tree, Function<@Nullable Object, JsonNode> written);
 
   /** Sets the value at a place. */
   record Setting(
@@ -24,8 +25,8 @@ sealed interface Change {
     }
 
     @Override
-    public JsonNode apply(JsonNode tree, JsonMapping mapping) {
-      JsonNode node = mapping.tree(value);
+    public JsonNode apply(JsonNode tree, Function<@Nullable Object, JsonNode> written) {
+      JsonNode node = written.apply(value);
       if (steps.isEmpty()) {
         return node;
       }
@@ -46,8 +47,8 @@ sealed interface Change {
     }
 
     @Override
-    public JsonNode apply(JsonNode tree, JsonMapping mapping) {
-      JsonPath.Found found = path.findOne(tree);
+    public JsonNode apply(JsonNode tree, Function<@Nullable Object, JsonNode> written) {
+      Found found = path.findOne(tree);
       if (!(found.value() instanceof ArrayNode list)) {
         String there = found.value().isMissingNode()
             ? path.end(tree).stopped()
@@ -56,7 +57,7 @@ sealed interface Change {
             "the payload cannot be changed at %s: there is no list to add an item to; %s"
                 .formatted(path, there));
       }
-      list.add(mapping.tree(item));
+      list.add(written.apply(item));
       return tree;
     }
   }
@@ -72,7 +73,7 @@ sealed interface Change {
     }
 
     @Override
-    public JsonNode apply(JsonNode tree, JsonMapping mapping) {
+    public JsonNode apply(JsonNode tree, Function<@Nullable Object, JsonNode> written) {
       Parent parent = Parent.find(path, steps, tree);
       if (parent.last() instanceof String name && parent.node() instanceof ObjectNode object) {
         if (object.remove(name) == null) {

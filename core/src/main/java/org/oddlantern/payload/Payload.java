@@ -8,10 +8,10 @@ import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -27,10 +27,11 @@ import tools.jackson.databind.JsonNode;
  */
 public final class Payload implements JsonSource {
 
-  private final Function<JsonMapping, JsonNode> source;
+  private final Function<Function<@Nullable Object, JsonNode>, JsonNode> source;
   private final List<Change> changes;
 
-  private Payload(Function<JsonMapping, JsonNode> source, List<Change> changes) {
+  private Payload(
+      Function<Function<@Nullable Object, JsonNode>, JsonNode> source, List<Change> changes) {
     this.source = source;
     this.changes = changes;
   }
@@ -42,7 +43,7 @@ public final class Payload implements JsonSource {
    * @return the payload
    */
   public static Payload of(@Nullable Object value) {
-    return new Payload(mapping -> mapping.tree(value), List.of());
+    return new Payload(written -> written.apply(value), List.of());
   }
 
   /**
@@ -54,7 +55,7 @@ public final class Payload implements JsonSource {
    */
   public static Payload json(String text) {
     JsonNode tree = parse(text, "the text of a payload");
-    return new Payload(mapping -> tree, List.of());
+    return new Payload(written -> tree, List.of());
   }
 
   /**
@@ -69,7 +70,7 @@ public final class Payload implements JsonSource {
     Needed.of(name, "file(name): name");
     Objects.requireNonNull(name, "name of the payload's file");
     return new Payload(
-        mapping -> parse(Resources.current().text(name), "the file '" + name + "'"), List.of());
+        written -> parse(Resources.current().text(name), "the file '" + name + "'"), List.of());
   }
 
   /**
@@ -115,15 +116,15 @@ public final class Payload implements JsonSource {
   }
 
   @Override
-  public JsonNode tree(JsonMapping mapping) {
-    Needed.of(mapping, "tree(mapping): mapping");
-    JsonNode tree = source.apply(mapping);
+  public JsonNode tree(Function<@Nullable Object, JsonNode> written) {
+    Needed.of(written, "tree(written): written");
+    JsonNode tree = source.apply(written);
     if (changes.isEmpty()) {
       return tree;
     }
     JsonNode copy = tree.deepCopy();
     for (Change change : changes) {
-      copy = change.apply(copy, mapping);
+      copy = change.apply(copy, written);
     }
     return copy;
   }

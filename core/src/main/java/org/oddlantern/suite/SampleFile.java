@@ -11,11 +11,11 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.json.NearestMatch;
 import org.oddlantern.json.NotJson;
-import org.oddlantern.json.TypeMismatch;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.TypeMismatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -12,6 +12,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsEnvironment;
+import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.http.internal.Surroundings;
 
 class SettingsTest {
@@ -161,7 +164,8 @@ class SettingsTest {
   }
 
   private static Environment environment(Settings settings, String name) {
-    return new Environment(settings, settings.environment(name), Map.of(), Surroundings.alone());
+    return new SettingsEnvironment(
+        settings, settings.environment(name), Map.of(), Surroundings.alone());
   }
 
   private static String problem(Throwing action) {

@@ -15,8 +15,9 @@ import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 import org.oddlantern.json.BadPath;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -80,7 +81,7 @@ class JsonPathConformanceTest {
     }
     List<String> values = new ArrayList<>();
     List<String> places = new ArrayList<>();
-    for (JsonPath.Found found : JsonPath.of(selector).find(test.get("document"))) {
+    for (Found found : JsonPath.of(selector).find(test.get("document"))) {
       values.add(found.value().toString());
       places.add(found.where().normalized());
     }

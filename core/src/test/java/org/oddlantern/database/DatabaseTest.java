@@ -21,8 +21,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.oddlantern.http.CheckFailed;
+import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.json.Key;
 import org.oddlantern.json.Secret;
 
@@ -132,9 +133,11 @@ class DatabaseTest {
     Surroundings alone = Surroundings.alone();
     Surroundings readOnly = new Surroundings(
         alone.transport(), alone.recorder(), alone.cookies(), alone.tokens(), "it is production");
-    String refusal = assertThrows(
-            RuntimeException.class, () -> store.boundTo(readOnly).change("delete from hive"))
-        .getMessage();
+    String refusal;
+    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(readOnly))) {
+      refusal = assertThrows(RuntimeException.class, () -> store.change("delete from hive"))
+          .getMessage();
+    }
     assertTrue(refusal.contains("since it is production"), refusal);
     store.count("select * from hive").must(exactly(2));
   }

@@ -16,6 +16,8 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Cookie;
 import org.oddlantern.json.Secret;
 import org.oddlantern.testing.EchoService;
 import org.w3c.dom.Document;

@@ -18,6 +18,7 @@ import java.util.zip.Deflater;
 import java.util.zip.DeflaterOutputStream;
 import java.util.zip.GZIPOutputStream;
 import org.junit.jupiter.api.Test;
+import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.testing.RawServer;
 
 /** Servers that mean no good: each ends in a clear sentence, within the timeout, with bounded memory. */

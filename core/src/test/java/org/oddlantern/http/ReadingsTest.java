@@ -14,6 +14,8 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.testing.EchoService;
 import org.oddlantern.testing.ScriptedServer;
 import org.oddlantern.testing.TestService;

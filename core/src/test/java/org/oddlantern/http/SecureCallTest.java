@@ -145,6 +145,7 @@ class SecureCallTest {
       sparse.setLength(2L << 30);
     }
     try (ServerSocket sink = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+      sink.setSoTimeout(120_000); // a JVM that cannot start must not keep the build waiting
       Process process = new ProcessBuilder(
               Path.of(System.getProperty("java.home"), "bin", "java").toString(),
               "-Xmx128m",
@@ -190,7 +191,7 @@ class SecureCallTest {
   static final class Uploader {
     public static void main(String[] arguments) {
       Service.reachedAt(arguments[0])
-          .timeout(Duration.ofMinutes(2))
+          .timeout(Duration.ofMinutes(10))
           .send(Call.post("/photos").part("photo", Part.file(Path.of(arguments[1]))));
     }
   }

@@ -10,6 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.json.Key;
 import org.oddlantern.json.Secret;
 import org.oddlantern.testing.TestService;

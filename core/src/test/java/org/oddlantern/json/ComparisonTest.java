@@ -9,6 +9,8 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.JsonMapping;
 
 class ComparisonTest {
 

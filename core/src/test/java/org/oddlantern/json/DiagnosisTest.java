@@ -10,6 +10,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.JsonMapping;
 
 /** What a difference is called where it has a name; and where it has none, nothing is said. */
 class DiagnosisTest {

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.oddlantern.json.internal.JsonMapping;
 
 /** JSON is UTF-8 and nothing else (RFC 8259, section 8.1); what UTF-8 is, the JDK's decoder judges. */
 class EncodingTest {

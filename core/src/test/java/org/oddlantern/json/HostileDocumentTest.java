@@ -12,6 +12,8 @@ import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -30,7 +32,7 @@ class HostileDocumentTest {
     }
     JsonNode tree = deep;
     assertEquals(100_000, inTime(() -> JsonPath.of("$..*").find(tree)).size());
-    List<JsonPath.Found> numbers = inTime(() -> JsonPath.of("$..[?@ == 1]").find(tree));
+    List<Found> numbers = inTime(() -> JsonPath.of("$..[?@ == 1]").find(tree));
     assertTrue(numbers.get(0).where().normalized().length() > 300_000);
     assertTrue(assertThrows(IllegalArgumentException.class, () -> exactly(tree))
         .getMessage()

@@ -13,6 +13,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.TypeMismatch;
 
 class JsonMappingTest {
 

@@ -11,6 +11,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.KnownPaths;
 import tools.jackson.databind.JsonNode;
 
 /** Facts from RFC 9535, sections 2.2, 2.3 and 2.7. */

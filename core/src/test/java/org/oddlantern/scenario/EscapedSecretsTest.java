@@ -13,8 +13,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.config.Environment;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
+import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.json.Secret;
-import org.oddlantern.run.ExchangeRecord;
 import org.oddlantern.suite.Case;
 import org.oddlantern.testing.TestService;
 

@@ -16,15 +16,15 @@ import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlantern.run.CaseOutcome;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.Mark;
-import org.oddlantern.run.Outcome;
-import org.oddlantern.run.ProblemRecord;
-import org.oddlantern.run.RecordKind;
-import org.oddlantern.run.RunEvent;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.record.CaseOutcome;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.internal.record.RunEvent;
 
 /** What is read back of a journal: all of it, one event of it, or only how cases went. */
 class JournalTest {

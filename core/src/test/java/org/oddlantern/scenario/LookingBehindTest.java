@@ -19,22 +19,22 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.function.Executable;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.config.Environment;
-import org.oddlantern.config.SettingInForce;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
 import org.oddlantern.config.SettingsProblem;
+import org.oddlantern.config.internal.SettingInForce;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.database.Database;
+import org.oddlantern.evidence.Verdict;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
-import org.oddlantern.http.Verdict;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.record.AskedRecord;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.json.Secret;
-import org.oddlantern.run.AskedRecord;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.ExchangeRecord;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.QueryRecord;
-import org.oddlantern.run.RunEvent;
 import org.oddlantern.suite.Case;
 import org.oddlantern.testing.TestService;
 
@@ -57,12 +57,12 @@ class LookingBehindTest {
     assertEquals(1, held.exchanges().size());
     assertEquals(
         List.of("status(200)", "within 5 s: held at try 3"),
-        held.exchanges().get(0).verdicts().stream().map(Verdict::check).toList());
+        held.exchanges().get(0).verdicts().stream().map(Verdict::words).toList());
     CaseRecord never = trial.one("neverHeld");
     assertEquals(1, never.exchanges().size());
     assertEquals(
         List.of("status(200)", "within 300 ms"),
-        never.exchanges().get(0).verdicts().stream().map(Verdict::check).toList());
+        never.exchanges().get(0).verdicts().stream().map(Verdict::words).toList());
     assertTrue(never
         .exchanges()
         .get(0)
@@ -117,7 +117,7 @@ class LookingBehindTest {
     assertEquals("1 row", row.amount());
     assertEquals(
         List.of("at(\"$.n\", 4)", "at(\"$.password\", \"***\")"),
-        row.verdicts().stream().map(Verdict::check).toList());
+        row.verdicts().stream().map(Verdict::words).toList());
     CaseRecord broken = record(file, "broken");
     assertTrue(broken.queries().get(0).isTroubled());
     assertTrue(

@@ -7,12 +7,12 @@ import static org.oddlantern.check.Checks.*;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.config.Environment;
+import org.oddlantern.evidence.Verdict;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
-import org.oddlantern.http.Verdict;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.json.Secret;
-import org.oddlantern.run.CaseRecord;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.suite.Case;
 import org.oddlantern.testing.TestService;
 
@@ -26,8 +26,9 @@ class SentTest {
       List<Verdict> verdicts = one.exchanges().get(0).verdicts();
       assertEquals(
           List.of("status(200)", "sent: at(\"$.label\", \"Heather\")"),
-          verdicts.stream().map(Verdict::check).toList());
-      assertEquals("what was sent, $.label", verdicts.get(1).findings().get(0).where());
+          verdicts.stream().map(Verdict::words).toList());
+      assertEquals("what was sent, $.label", verdicts.get(1).told().get(0).where());
+      assertEquals("$.label", verdicts.get(1).findings().get(0).where());
       assertFalse(
           JsonMapping.standard().write(one).contains("queen-of-1789"), "the code is hidden");
     }

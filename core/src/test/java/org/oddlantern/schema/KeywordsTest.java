@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
 /** Each keyword in each draft that has it, accepting and refusing, by the texts of the drafts. */

@@ -20,8 +20,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
 /** Where schemas come from, what they refer to, and what is said of those that cannot be used. */

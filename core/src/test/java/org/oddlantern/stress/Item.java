@@ -2,7 +2,7 @@ package org.oddlantern.stress;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.plan.Want;
+import org.oddlantern.internal.plan.Want;
 
 /**
  * A case or a supply of a random plan.

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
-import org.oddlantern.plan.Want;
+import org.oddlantern.internal.plan.Want;
 
 /** Random cases and supplies, which take from each other without circles. */
 final class RandomItems {

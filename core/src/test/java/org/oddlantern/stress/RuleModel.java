@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import org.oddlantern.plan.Want;
+import org.oddlantern.internal.plan.Want;
 
 /**
  * The rules for values as a plain program: one thing after the other, sets computed anew whenever they

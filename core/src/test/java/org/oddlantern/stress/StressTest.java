@@ -22,21 +22,21 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
+import org.oddlantern.internal.plan.Part;
+import org.oddlantern.internal.plan.Place;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.PlanRefused;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.internal.run.RunOrder;
+import org.oddlantern.internal.run.Runner;
 import org.oddlantern.payload.Fresh;
-import org.oddlantern.plan.Part;
-import org.oddlantern.plan.Place;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.plan.PlanRefused;
-import org.oddlantern.plan.Planner;
-import org.oddlantern.plan.Selection;
-import org.oddlantern.plan.Want;
-import org.oddlantern.run.RecordKind;
-import org.oddlantern.run.RunEvent;
-import org.oddlantern.run.RunListener;
-import org.oddlantern.run.RunOrder;
-import org.oddlantern.run.Runner;
 
 /**
  * Random plans, run for real in 1 to 64 lanes, against a plain program of the rules. {@code

@@ -13,7 +13,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlantern.run.CaseRecord;
+import org.oddlantern.internal.record.CaseRecord;
 
 /** Projects made from nothing: found, run, counted and reported by the ordinary build. */
 class BuildIT {

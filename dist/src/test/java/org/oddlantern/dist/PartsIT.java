@@ -11,10 +11,10 @@ import java.util.List;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.Mark;
-import org.oddlantern.run.RunEvent;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.RunEvent;
 
 /** A run dealt to five processes at once, and joined again. */
 class PartsIT {

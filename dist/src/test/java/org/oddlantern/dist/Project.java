@@ -11,9 +11,9 @@ import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.Journal;
-import org.oddlantern.run.RunEvent;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.RunEvent;
 
 /** A project of somebody's own, built by the words of a shell as its owner would. */
 record Project(Path folder, Map<String, String> variables) {

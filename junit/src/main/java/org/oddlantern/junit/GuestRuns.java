@@ -7,11 +7,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.junit.jupiter.api.extension.ExtensionContext;
-import org.oddlantern.junit.engine.Journals;
-import org.oddlantern.junit.engine.Parameters;
-import org.oddlantern.plan.Plan;
-import org.oddlantern.run.GuestRun;
-import org.oddlantern.run.JournalWriter;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.junit.Journals;
+import org.oddlantern.internal.junit.Parameters;
+import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.run.GuestRun;
 
 /** The one run of all tests of a request, closed by JUnit at its end. */
 @SuppressWarnings("deprecation") // the older name is the one that every JUnit 5 knows

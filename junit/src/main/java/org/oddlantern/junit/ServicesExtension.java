@@ -15,8 +15,8 @@ import org.junit.jupiter.api.extension.ParameterResolutionException;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.oddlantern.config.Environment;
 import org.oddlantern.http.Service;
+import org.oddlantern.internal.run.Guest;
 import org.oddlantern.payload.Fresh;
-import org.oddlantern.run.Guest;
 import org.opentest4j.AssertionFailedError;
 import org.opentest4j.TestAbortedException;
 

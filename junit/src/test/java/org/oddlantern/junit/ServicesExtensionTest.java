@@ -18,12 +18,12 @@ import org.junit.platform.launcher.TestExecutionListener;
 import org.junit.platform.launcher.TestIdentifier;
 import org.junit.platform.launcher.core.LauncherDiscoveryRequestBuilder;
 import org.junit.platform.launcher.core.LauncherFactory;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.junit.sample.Beeyard;
 import org.oddlantern.junit.sample.MadeHives;
 import org.oddlantern.junit.sample.PlainJUnit;
-import org.oddlantern.reports.RunData;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.Journal;
 
 /** Plain JUnit tests and suites in one launch: every test in the platform's words and in one report. */
 class ServicesExtensionTest {

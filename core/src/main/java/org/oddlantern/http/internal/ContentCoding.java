@@ -10,7 +10,7 @@ import java.util.Locale;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.Inflater;
 import java.util.zip.InflaterInputStream;
-import org.oddlantern.http.Headers;
+import org.oddlantern.evidence.Headers;
 
 /** Undoes content encodings (RFC 9110, section 8.4.1): gzip and deflate; others are left as they are. */
 final class ContentCoding {

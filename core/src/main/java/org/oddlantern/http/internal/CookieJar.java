@@ -13,7 +13,8 @@ import org.apache.hc.client5.http.cookie.MalformedCookieException;
 import org.apache.hc.client5.http.cookie.SetCookie;
 import org.apache.hc.client5.http.impl.cookie.RFC6265LaxSpec;
 import org.apache.hc.core5.http.message.BasicHeader;
-import org.oddlantern.http.Headers;
+import org.oddlantern.evidence.Headers;
+import org.oddlantern.evidence.internal.CookieText;
 
 /** The cookies one case was given, and which of them go where (RFC 6265). Thread-safe. */
 public final class CookieJar {

@@ -20,14 +20,13 @@ public final class CurrentSurroundings {
     this.own = own;
   }
 
-  /** Of one case while it lasts, whichever thread asks; then of the case that the asking thread runs. */
-  public static CurrentSurroundings of(Surroundings own) {
-    return new CurrentSurroundings(own);
-  }
-
-  /** Of the case that the asking thread runs; outside a run, of a transport of its own. */
-  public static CurrentSurroundings ofWhoeverAsks() {
-    return new CurrentSurroundings(null);
+  /**
+   * Of the case that something is made for, while it lasts, whichever thread asks; then, or if it is made
+   * for none, of the case that the asking thread runs; outside a run, of a transport of its own.
+   */
+  public static CurrentSurroundings ofWhoeverMakes() {
+    return new CurrentSurroundings(
+        CurrentCase.part(MadeFor.class).map(MadeFor::surroundings).orElse(null));
   }
 
   /**

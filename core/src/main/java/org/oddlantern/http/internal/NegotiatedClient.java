@@ -26,9 +26,8 @@ import org.apache.hc.core5.http2.impl.nio.bootstrap.H2RequesterBootstrap;
 import org.apache.hc.core5.io.CloseMode;
 import org.apache.hc.core5.util.Timeout;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.Header;
-import org.oddlantern.http.Headers;
-import org.oddlantern.http.WireReply;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Headers;
 import org.oddlantern.http.WireRequest;
 
 /**

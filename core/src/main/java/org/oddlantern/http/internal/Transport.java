@@ -1,6 +1,5 @@
 package org.oddlantern.http.internal;
 
-import org.oddlantern.http.WireReply;
 import org.oddlantern.http.WireRequest;
 
 /** Brings one request to a service and its whole reply back. Safe to use from several threads. */

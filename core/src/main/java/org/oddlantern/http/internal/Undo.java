@@ -2,7 +2,6 @@ package org.oddlantern.http.internal;
 
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.Exchange;
 
 /** How to take back what one call made. */
 public interface Undo {

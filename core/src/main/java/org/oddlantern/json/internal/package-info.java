@@ -1,4 +1,4 @@
-/** How paths are read and followed; nothing here is for users. */
+/** How values become trees, trees are compared, and what differs is told. */
 @NullMarked
 package org.oddlantern.json.internal;
 

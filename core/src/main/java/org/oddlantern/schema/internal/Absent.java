@@ -1,8 +1,8 @@
 package org.oddlantern.schema.internal;
 
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.NearestMatch;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** One required field that is not there, with the name of the keyword that asks for it. */

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
 import tools.jackson.databind.JsonNode;

@@ -5,10 +5,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Decimals;
-import org.oddlantern.json.Equality;
-import org.oddlantern.json.NearestMatch;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Decimals;
+import org.oddlantern.json.internal.Equality;
+import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** The keywords that look at a value alone, but for texts and lists. */

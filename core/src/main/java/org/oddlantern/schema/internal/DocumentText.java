@@ -1,7 +1,7 @@
 package org.oddlantern.schema.internal;
 
-import org.oddlantern.json.JsonMapping;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.SchemaProblem;
 import tools.jackson.databind.JsonNode;
 

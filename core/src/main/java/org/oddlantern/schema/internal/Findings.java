@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.FindingsUpToCap;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.FindingsUpToCap;
 
 /** What does not hold, as the findings people read. */
 final class Findings {

@@ -2,7 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /**

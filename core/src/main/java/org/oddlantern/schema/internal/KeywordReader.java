@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
 import org.oddlantern.schema.internal.text.BadPattern;

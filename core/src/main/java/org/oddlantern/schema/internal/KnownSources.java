@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.SchemaProblem;
 import tools.jackson.databind.JsonNode;
 

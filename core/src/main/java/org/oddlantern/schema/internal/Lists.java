@@ -5,8 +5,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Equality;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Equality;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** The keywords that look into lists. */

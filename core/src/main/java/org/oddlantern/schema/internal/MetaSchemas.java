@@ -7,7 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.SchemaProblem;
 
 /** The drafts' own schemas, which ship with the library; each is read once. Thread-safe. */

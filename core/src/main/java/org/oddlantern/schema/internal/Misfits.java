@@ -1,7 +1,7 @@
 package org.oddlantern.schema.internal;
 
 import java.util.List;
-import org.oddlantern.json.TextReadings;
+import org.oddlantern.json.internal.TextReadings;
 import tools.jackson.databind.JsonNode;
 
 /** What may help where a value is of another type than asked. */

@@ -1,6 +1,6 @@
 package org.oddlantern.schema.internal;
 
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** How a subschema is called in a message. */

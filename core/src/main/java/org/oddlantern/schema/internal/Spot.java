@@ -2,8 +2,8 @@ package org.oddlantern.schema.internal;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Identity;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.Identity;
 import tools.jackson.databind.JsonNode;
 
 /**

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import java.util.Collection;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.NearestMatch;
+import org.oddlantern.json.internal.NearestMatch;
 import tools.jackson.databind.JsonNode;
 
 /** A field or an item that the schema leaves no room for, with the name of the keyword that says so. */

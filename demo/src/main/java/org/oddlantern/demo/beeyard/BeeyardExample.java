@@ -3,7 +3,7 @@ package org.oddlantern.demo.beeyard;
 import java.sql.SQLException;
 import java.util.Map;
 import java.util.Set;
-import org.oddlantern.config.Example;
+import org.oddlantern.config.internal.Example;
 
 /** Starts the beeyard for {@code odd-lantern demo}. */
 public final class BeeyardExample implements Example {

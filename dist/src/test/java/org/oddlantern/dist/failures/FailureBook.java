@@ -18,17 +18,17 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import org.oddlantern.config.Settings;
-import org.oddlantern.config.SettingsFile;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.demo.beeyard.Beeyard;
 import org.oddlantern.demo.beeyard.Fault;
-import org.oddlantern.plan.Place;
-import org.oddlantern.plan.Planner;
-import org.oddlantern.plan.Selection;
-import org.oddlantern.reports.console.ConsoleReport;
-import org.oddlantern.reports.console.Style;
-import org.oddlantern.run.RunOrder;
-import org.oddlantern.run.Runner;
+import org.oddlantern.internal.plan.Place;
+import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.reports.console.ConsoleReport;
+import org.oddlantern.internal.reports.console.Style;
+import org.oddlantern.internal.run.RunOrder;
+import org.oddlantern.internal.run.Runner;
 
 /** Makes {@code docs/failures.md}: every seeded fault, the case that meets it, and what is printed. */
 final class FailureBook {

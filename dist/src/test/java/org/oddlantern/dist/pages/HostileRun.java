@@ -6,20 +6,20 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.http.Header;
-import org.oddlantern.http.Verdict;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.SourceRecord;
+import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Finding;
-import org.oddlantern.run.BodyRecord;
-import org.oddlantern.run.CaseRecord;
-import org.oddlantern.run.ExchangeRecord;
-import org.oddlantern.run.JournalWriter;
-import org.oddlantern.run.Mark;
-import org.oddlantern.run.Outcome;
-import org.oddlantern.run.ProblemRecord;
-import org.oddlantern.run.RecordKind;
-import org.oddlantern.run.RunEvent;
-import org.oddlantern.run.SourceRecord;
-import org.oddlantern.run.StepRecord;
 
 /** Journals of runs that no page likes: endless words, marks of HTML everywhere, very many cases. */
 final class HostileRun {

@@ -18,10 +18,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.dist.Command;
 import org.oddlantern.dist.Fetched;
-import org.oddlantern.json.JsonMapping;
-import org.oddlantern.reports.RunData;
-import org.oddlantern.reports.html.HtmlReport;
-import org.oddlantern.run.Journal;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.html.HtmlReport;
+import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 
 /** The pages of the demo and of hostile runs in a real browser, and under the eyes of checkers. */

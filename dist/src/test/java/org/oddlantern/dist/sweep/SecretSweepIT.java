@@ -21,7 +21,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.dist.Command;
-import org.oddlantern.json.JsonMapping;
+import org.oddlantern.json.internal.JsonMapping;
 
 /** Plants secrets everywhere, runs the command with all logging on, and looks at every byte it wrote. */
 class SecretSweepIT {

@@ -5,7 +5,7 @@ import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.PatientText;
-import org.oddlantern.json.Words;
+import org.oddlantern.json.internal.Words;
 
 /**
  * A regular expression as ECMA-262 means it (section 22.2, by code points), run by the platform's engine

@@ -1,0 +1,81 @@
+package org.oddlantern.internal.journal;
+
+import java.util.Arrays;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.record.CaseOutcome;
+import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.RecordKind;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+
+/** Reads from a line of the journal how a case went, and passes over everything else. For one line. */
+final class OutcomeLine {
+
+  private static final Map<String, Outcome> OUTCOMES =
+      Arrays.stream(Outcome.values()).collect(Collectors.toMap(Outcome::word, Function.identity()));
+
+  static final String SUPPLY = "supply";
+
+  private final JsonParser parser;
+  private RecordKind kind = RecordKind.CASE;
+  private String id = "";
+  private String suite = "";
+  private String title = "";
+  private @Nullable Outcome outcome;
+  private boolean hasRun;
+  private boolean flaky;
+  private long tookMicros;
+
+  OutcomeLine(JsonParser parser) {
+    this.parser = parser;
+  }
+
+  /** How the case went; null if the line tells of something else. */
+  @Nullable
+  CaseOutcome read() {
+    parser.nextToken();
+    while (parser.nextToken() == JsonToken.PROPERTY_NAME) {
+      boolean ofCase = parser.currentName().equals("case");
+      if (parser.nextToken() == JsonToken.START_OBJECT && ofCase) {
+        members();
+      } else {
+        parser.skipChildren();
+      }
+    }
+    parser.nextToken(); // fails if something stands after the line's object
+    return outcome == null
+        ? null
+        : new CaseOutcome(kind, id, suite, title, hasRun, outcome, flaky, tookMicros);
+  }
+
+  private void members() {
+    while (parser.nextToken() == JsonToken.PROPERTY_NAME) {
+      String name = parser.currentName();
+      JsonToken value = parser.nextToken();
+      switch (name) {
+        case "kind" ->
+          kind = parser.getString().equals(SUPPLY) ? RecordKind.SUPPLY : RecordKind.CASE;
+        case "id" -> id = parser.getString();
+        case "suite" -> suite = parser.getString();
+        case "title" -> title = parser.getString();
+        case "lane" -> hasRun = parser.getIntValue() > 0;
+        case "outcome" -> outcome = OUTCOMES.get(parser.getString());
+        case "tookMicros" -> tookMicros = parser.getLongValue();
+        case "marks" -> marks(value);
+        default -> parser.skipChildren();
+      }
+    }
+  }
+
+  private void marks(JsonToken value) {
+    if (value == JsonToken.START_ARRAY) {
+      while (parser.nextToken() == JsonToken.VALUE_STRING) {
+        flaky |= parser.getString().equals(Mark.FLAKY.word());
+      }
+    }
+  }
+}

@@ -1,0 +1,149 @@
+package org.oddlantern.internal.plan;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Queue;
+import java.util.Set;
+import java.util.function.ToIntFunction;
+import org.jspecify.annotations.Nullable;
+
+/** From what classes define to what runs: each case once for each sample, each shared supply once. */
+final class Expansion {
+
+  private final Needs needs;
+  private final Sampling sampling;
+  private final SampleData data;
+  private final Map<Spot, Recipe> ownSupplies = new HashMap<>();
+
+  Expansion(Needs needs, Sampling sampling, SampleData data) {
+    this.needs = needs;
+    this.sampling = sampling;
+    this.data = data;
+  }
+
+  /** A case once for each of its samples, or by itself. */
+  List<Spot> spots(Maker maker) {
+    SamplesDefinition samples = sampling.behind(maker);
+    return samples == null
+        ? List.of(new Spot(maker, null))
+        : data.of(samples).stream().map(sample -> new Spot(maker, sample)).toList();
+  }
+
+  /** Some spots and all they need. */
+  Set<Spot> reachable(Collection<Spot> roots) {
+    Set<Spot> met = new LinkedHashSet<>(roots);
+    Queue<Spot> open = new ArrayDeque<>(roots);
+    for (Spot spot = open.poll(); spot != null; spot = open.poll()) {
+      for (List<Spot> spots : takes(spot).values()) {
+        for (Spot before : spots) {
+          if (met.add(before)) {
+            open.add(before);
+          }
+        }
+      }
+    }
+    return met;
+  }
+
+  /** Where each value comes from that a spot uses; what its own supplies take counts as its own. */
+  Map<Needs.Taken, List<Spot>> takes(Spot spot) {
+    Map<Needs.Taken, List<Spot>> takes = new LinkedHashMap<>();
+    collect(spot.maker(), spot.sample(), takes, new LinkedHashSet<>());
+    return takes;
+  }
+
+  private void collect(
+      Maker maker, @Nullable Sample sample, Map<Needs.Taken, List<Spot>> takes, Set<Maker> met) {
+    for (Needs.Taken taken : needs.of(maker).all()) {
+      if (isOwnSupply(taken)) {
+        if (met.add(taken.maker())) {
+          collect(taken.maker(), sample, takes, met);
+        }
+      } else if (!(taken.maker() instanceof SamplesDefinition)) {
+        takes.put(taken, spots(taken, sample));
+      }
+    }
+  }
+
+  /** How a spot is called, once every spot has its order number. */
+  Recipe recipe(Maker maker, @Nullable Sample sample, ToIntFunction<Spot> order) {
+    Needs.Need need = needs.of(maker);
+    Needs.PutBack putBack = need.putBack();
+    return new Recipe(
+        maker instanceof CaseDefinition one && sample != null ? one.over(sample) : maker,
+        sources(need.taken(), sample, order),
+        putBack == null
+            ? null
+            : new Recipe.TidyUp(putBack.tidyUp(), sources(putBack.taken(), sample, order)));
+  }
+
+  private Map<Want, Source> sources(
+      List<Needs.Taken> all, @Nullable Sample sample, ToIntFunction<Spot> order) {
+    Map<Want, Source> sources = new LinkedHashMap<>();
+    all.forEach(taken -> sources.put(taken.want(), source(taken, sample, order)));
+    return sources;
+  }
+
+  private Source source(Needs.Taken taken, @Nullable Sample sample, ToIntFunction<Spot> order) {
+    if (taken.maker() instanceof SamplesDefinition samples) {
+      return new Source.OfSample(
+          samples,
+          taken.gathered()
+              ? data.of(samples).stream().map(Sample::value).toList()
+              : Objects.requireNonNull(sample, "a taker of samples has one").value());
+    }
+    if (isOwnSupply(taken)) {
+      Spot spot = new Spot(taken.maker(), sample);
+      Recipe known = ownSupplies.get(spot);
+      if (known == null) {
+        known = recipe(taken.maker(), sample, order);
+        ownSupplies.put(spot, known);
+      }
+      return new Source.Supplied(known);
+    }
+    List<Integer> nodes = new ArrayList<>();
+    spots(taken, sample).forEach(spot -> nodes.add(order.applyAsInt(spot)));
+    return taken.gathered() ? new Source.Gathered(nodes) : new Source.Handed(nodes.get(0));
+  }
+
+  private List<Spot> spots(Needs.Taken taken, @Nullable Sample sample) {
+    if (taken.gathered()) {
+      return spots(taken.maker());
+    }
+    boolean bySample = sampling.behind(taken.maker()) != null;
+    return List.of(new Spot(taken.maker(), bySample ? sample : null));
+  }
+
+  private static boolean isOwnSupply(Needs.Taken taken) {
+    return taken.maker() instanceof SupplyDefinition supply && !supply.shared();
+  }
+
+  /**
+   * A case over one of its samples, or a case or shared supply as it is.
+   *
+   * @param maker the case or supply as its class defines it
+   * @param sample the sample; null if it runs over none
+   */
+  record Spot(Maker maker, @Nullable Sample sample) {
+
+    /** The case as it will be known. */
+    CaseDefinition asCase() {
+      if (!(maker instanceof CaseDefinition one)) {
+        throw new IllegalStateException(maker.place() + " is no case");
+      }
+      return sample == null ? one : one.over(sample);
+    }
+
+    @Override
+    public String toString() {
+      return sample == null ? maker.name() : maker.name() + "[" + sample.key() + "]";
+    }
+  }
+}

@@ -1,0 +1,35 @@
+package org.oddlantern.internal.plan;
+
+import java.util.List;
+
+/**
+ * What will run: every selected case and every case and shared supply that makes what one of them takes,
+ * in source order, with who waits for whom. Immutable.
+ *
+ * @param nodes the cases and shared supplies; each one's order number is its index
+ * @param warnings what deserves a look but keeps nothing from running
+ * @param part which share of the run it is
+ */
+public record Plan(List<Planned> nodes, List<String> warnings, Part part) {
+
+  /** Without cases, for a run whose cases come from elsewhere. */
+  public static final Plan EMPTY = new Plan(List.of(), List.of(), Part.WHOLE);
+
+  /** Keeps its own lists. */
+  public Plan {
+    nodes = List.copyOf(nodes);
+    warnings = List.copyOf(warnings);
+  }
+
+  /**
+   * The cases alone.
+   *
+   * @return in source order
+   */
+  public List<PlannedCase> cases() {
+    return nodes.stream()
+        .filter(PlannedCase.class::isInstance)
+        .map(PlannedCase.class::cast)
+        .toList();
+  }
+}

@@ -1,0 +1,30 @@
+package org.oddlantern.internal.plan;
+
+import java.util.List;
+import java.util.Set;
+
+/**
+ * A case that will run.
+ *
+ * @param definition the case
+ * @param order its place in source order, from 0
+ * @param needed whether it runs only because another case needs what it makes
+ * @param recipe how it is called
+ * @param after what must have finished before it starts, makers included
+ * @param values the makers of all values it uses, directly or through what others made of them
+ * @param usesUp the makers of the values it uses up
+ */
+public record PlannedCase(
+    CaseDefinition definition,
+    int order,
+    boolean needed,
+    Recipe recipe,
+    Set<Integer> after,
+    List<Integer> values,
+    List<Integer> usesUp)
+    implements Planned {
+  @Override
+  public String name() {
+    return definition.id().toString();
+  }
+}

@@ -1,0 +1,23 @@
+package org.oddlantern.internal.plan;
+
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How a case or a supply is called, with where each value comes from.
+ *
+ * @param maker the case or supply
+ * @param sources where each value comes from that it takes
+ * @param tidyUp how the value it makes is put back; null if no method does
+ */
+public record Recipe(
+    Maker maker, Map<Want, Source> sources, @Nullable TidyUp tidyUp) {
+
+  /**
+   * How a value is put back.
+   *
+   * @param definition the method
+   * @param sources where each value comes from that it takes besides
+   */
+  public record TidyUp(TidyUpDefinition definition, Map<Want, Source> sources) {}
+}

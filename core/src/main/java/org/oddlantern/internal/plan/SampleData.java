@@ -1,0 +1,114 @@
+package org.oddlantern.internal.plan;
+
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.Method;
+import java.lang.reflect.Modifier;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.Resources;
+
+/** The samples themselves: calls each method of samples once. */
+final class SampleData {
+
+  private static final int LONGEST_KEY = 60;
+  private static final Pattern NAME = Pattern.compile("[^\\[\\]{}*\\p{Cntrl}]+");
+
+  private final Resources files;
+  private final Map<SamplesDefinition, Given> known = new HashMap<>();
+
+  SampleData(Resources files) {
+    this.files = files;
+  }
+
+  /** The samples of a method; none if it has a problem. */
+  List<Sample> of(SamplesDefinition definition) {
+    return given(definition).samples();
+  }
+
+  /** Why there are no samples; empty if there are some. */
+  List<PlanProblem> problems(SamplesDefinition definition) {
+    String problem = given(definition).problem();
+    return problem.isEmpty() ? List.of() : List.of(new PlanProblem(definition.place(), problem));
+  }
+
+  /** The names of components that a title may ask for; none if there are no samples. */
+  List<String> names(SamplesDefinition definition) {
+    List<Sample> samples = of(definition);
+    return samples.isEmpty() ? List.of() : new SampleFields(samples.get(0).value()).names();
+  }
+
+  private Given given(SamplesDefinition definition) {
+    Given given = known.get(definition);
+    if (given == null) {
+      given = called(definition);
+      known.put(definition, given);
+    }
+    return given;
+  }
+
+  private Given called(SamplesDefinition definition) {
+    Method method = definition.method();
+    if (!Modifier.isStatic(method.getModifiers()) || method.getParameterCount() > 0) {
+      return new Given(List.of(), ""); // told with what is wrong with the method
+    }
+    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files))) {
+      method.setAccessible(true);
+      Object returned = method.invoke(null);
+      List<?> values = returned instanceof Stream<?> stream
+          ? stream.toList()
+          : returned instanceof List<?> list ? list : List.of();
+      return checked(values);
+    } catch (InvocationTargetException e) {
+      Throwable cause = e.getCause() == null ? e : e.getCause();
+      String kind =
+          cause instanceof IllegalArgumentException ? "" : cause.getClass().getSimpleName() + ": ";
+      return new Given(List.of(), "its samples cannot be had: " + kind + cause.getMessage());
+    } catch (ReflectiveOperationException | RuntimeException e) {
+      return new Given(List.of(), "its samples cannot be had: " + e);
+    }
+  }
+
+  private static Given checked(List<?> values) {
+    if (values.isEmpty()) {
+      return new Given(List.of(), "it gives no samples, so nothing would run that takes one");
+    }
+    List<Object> present = new ArrayList<>();
+    for (Object value : values) {
+      if (value == null) {
+        return new Given(List.of(), "sample " + (present.size() + 1) + " is null; leave it out");
+      }
+      present.add(value);
+    }
+    return new Given(keyed(present), "");
+  }
+
+  /** By their first components, if these tell all apart; else by their numbers. */
+  private static List<Sample> keyed(List<Object> values) {
+    List<String> keys = values.stream().map(SampleData::firstComponent).toList();
+    Set<String> different = new HashSet<>(keys);
+    boolean apart = different.size() == keys.size() && !different.contains("");
+    List<Sample> samples = new ArrayList<>();
+    for (int i = 0; i < values.size(); i++) {
+      samples.add(new Sample(apart ? keys.get(i) : String.valueOf(i + 1), i + 1, values.get(i)));
+    }
+    return List.copyOf(samples);
+  }
+
+  /** Empty if it does not serve as a name. */
+  private static String firstComponent(Object value) {
+    String text = new SampleFields(value).first();
+    return text.length() > LONGEST_KEY || text.isBlank() || !NAME.matcher(text).matches()
+        ? ""
+        : text;
+  }
+
+  /** What a method gave, or why it did not. */
+  private record Given(List<Sample> samples, String problem) {}
+}

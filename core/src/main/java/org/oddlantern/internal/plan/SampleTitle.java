@@ -1,0 +1,36 @@
+package org.oddlantern.internal.plan;
+
+import java.util.List;
+import java.util.function.UnaryOperator;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * The title of a case that runs over samples, where {@code {kind}} stands for that component.
+ *
+ * @param title the title as written
+ */
+record SampleTitle(String title) {
+
+  private static final Pattern NAME = Pattern.compile("\\{([^{}]*)\\}");
+
+  /** The names of components that the title asks for. */
+  List<String> names() {
+    return NAME.matcher(title).results().map(found -> found.group(1)).toList();
+  }
+
+  /** The title with the values of a sample; with what the sample is known by, where none is asked for. */
+  String with(Sample sample) {
+    return with(sample, data -> data);
+  }
+
+  /** The same with what comes from the sample told in another way. */
+  String with(Sample sample, UnaryOperator<String> told) {
+    if (names().isEmpty()) {
+      return title + " [" + told.apply(sample.key()) + "]";
+    }
+    SampleFields fields = new SampleFields(sample.value());
+    return NAME.matcher(title)
+        .replaceAll(found -> Matcher.quoteReplacement(told.apply(fields.text(found.group(1)))));
+  }
+}

@@ -1,0 +1,181 @@
+package org.oddlantern.internal.plan;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.plan.Expansion.Spot;
+import org.oddlantern.json.internal.NearestMatch;
+
+/**
+ * Which cases somebody asked for. Several entries of one kind mean that one of them is enough; what is
+ * asked for in different ways must hold together.
+ *
+ * @param entries classes (simple or full name), {@code Class#method}s, or titles with {@code *} for any
+ *     text; empty for all cases
+ * @param tags tags of which a case must have one; empty for all cases
+ * @param withoutTags tags of which a case must have none
+ * @param ids the full names of cases, as a journal has them; null for all cases
+ */
+public record Selection(
+    List<String> entries,
+    List<String> tags,
+    List<String> withoutTags,
+    @Nullable Set<String> ids) {
+
+  /** A case by class and method, maybe with a sample; anything else may be a title. */
+  private static final Pattern NAME = Pattern.compile("[\\w.$]+#\\w+(\\[.*\\])?");
+
+  /** All cases. */
+  public static final Selection ALL = new Selection(List.of());
+
+  /** Keeps its own copies. */
+  public Selection {
+    entries = List.copyOf(entries);
+    tags = List.copyOf(tags);
+    withoutTags = List.copyOf(withoutTags);
+    ids = ids == null ? null : Set.copyOf(ids);
+  }
+
+  /**
+   * Cases by class, method or title.
+   *
+   * @param entries what was asked for; empty for all cases
+   */
+  public Selection(List<String> entries) {
+    this(entries, List.of(), List.of(), null);
+  }
+
+  /** The cases that may have been asked for; which of their samples were is seen later. */
+  List<CaseDefinition> maybe(List<CaseDefinition> cases) {
+    if (cases.isEmpty()) {
+      throw new NothingSelected("there are no cases: no class there has a method with @Case");
+    }
+    Set<String> names = new HashSet<>();
+    cases.forEach(one -> names(one).forEach(names::add));
+    List<String> titles = entries.stream()
+        .filter(entry -> !names.contains(entry) && !NAME.matcher(entry).matches())
+        .toList();
+    return cases.stream()
+        .filter(one -> entries.isEmpty()
+            || entries.stream()
+                .anyMatch(entry -> fits(entry, one)
+                    || names(one).anyMatch(entry.replaceAll("\\[.*\\]$", "")::equals))
+            || titles.stream().anyMatch(title -> mayFit(title, one)))
+        .toList();
+  }
+
+  /** Whether the title of one of its samples may be what was asked for. */
+  private static boolean mayFit(String entry, CaseDefinition one) {
+    return one.title().contains("{") || entry.contains("[");
+  }
+
+  /** What was asked for, of some cases and their samples; the names of all cases are for messages. */
+  List<Spot> of(List<Spot> spots, List<CaseDefinition> all) {
+    Map<Spot, CaseDefinition> cases = new LinkedHashMap<>();
+    spots.forEach(spot -> cases.put(spot, spot.asCase()));
+    cases
+        .values()
+        .removeIf(
+            one -> !entries.isEmpty() && entries.stream().noneMatch(entry -> fits(entry, one)));
+    if (cases.isEmpty()) {
+      throw new NothingSelected(nearest(
+          Stream.concat(all.stream(), spots.stream().map(Spot::asCase)).toList(), all.size()));
+    }
+    cases.values().removeIf(one -> !fitsTags(one));
+    if (cases.isEmpty()) {
+      throw new NothingSelected(nearestTag(all));
+    }
+    cases.values().removeIf(one -> ids != null && !ids.contains(one.id().toString()));
+    if (cases.isEmpty()) {
+      throw new NothingSelected(
+          "none of the cases that were asked for by their full names is here now");
+    }
+    return List.copyOf(cases.keySet());
+  }
+
+  private boolean fitsTags(CaseDefinition one) {
+    List<String> own = one.marks().tags();
+    return (tags.isEmpty() || tags.stream().anyMatch(own::contains))
+        && withoutTags.stream().noneMatch(own::contains);
+  }
+
+  private String nearestTag(List<CaseDefinition> cases) {
+    List<String> known = cases.stream()
+        .flatMap(one -> one.marks().tags().stream())
+        .distinct()
+        .sorted()
+        .toList();
+    String hints = tags.stream()
+        .filter(tag -> !known.contains(tag))
+        .flatMap(tag -> NearestMatch.among(tag, known).stream())
+        .distinct()
+        .collect(Collectors.joining(", "));
+    String asked = tags.isEmpty() ? "" : " is tagged " + String.join(" or ", tags);
+    String without =
+        withoutTags.isEmpty() ? "" : " is not tagged " + String.join(" or ", withoutTags);
+    return "no case that was asked for%s%s%s; %s"
+        .formatted(
+            asked,
+            asked.isEmpty() || without.isEmpty() ? without : " and" + without,
+            hints.isEmpty() ? "" : " (did you mean " + hints + "?)",
+            known.isEmpty() ? "there are no tags" : "the tags are " + String.join(", ", known));
+  }
+
+  private static boolean fits(String entry, CaseDefinition one) {
+    return names(one).anyMatch(entry::equals) || matches(entry, one.title());
+  }
+
+  private static boolean matches(String entry, String title) {
+    String pattern =
+        Stream.of(entry.split("\\*", -1)).map(Pattern::quote).collect(Collectors.joining(".*"));
+    return Pattern.compile(
+            pattern, Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE | Pattern.DOTALL)
+        .matcher(title)
+        .matches();
+  }
+
+  /** The names by which a case can be asked for: its class, the classes around it, and itself. */
+  private static Stream<String> names(CaseDefinition one) {
+    List<String> names = new ArrayList<>();
+    for (Class<?> type = one.suite(); type != null; type = type.getEnclosingClass()) {
+      names.add(type.getSimpleName());
+      names.add(type.getName());
+      names.add(type.getName().replace('$', '.'));
+    }
+    String method = "#" + one.id().method();
+    names.add(one.suite().getSimpleName() + method);
+    names.add(one.origin().brief());
+    names.add(one.origin().toString());
+    if (!one.id().sample().isEmpty()) {
+      names.add(one.suite().getSimpleName() + method + "[" + one.id().sample() + "]");
+      names.add(one.id().brief());
+      names.add(one.id().toString());
+    }
+    return names.stream();
+  }
+
+  private String nearest(List<CaseDefinition> cases, int count) {
+    List<String> candidates = cases.stream()
+        .flatMap(one -> Stream.concat(names(one), Stream.of(one.title())))
+        .distinct()
+        .toList();
+    String hints = entries.stream()
+        .flatMap(entry -> NearestMatch.among(entry, candidates).stream())
+        .distinct()
+        .collect(Collectors.joining(", "));
+    return String.format(
+        Locale.ROOT,
+        "no case is called %s%s; there are %d cases, which 'odd-lantern list' shows",
+        String.join(" or ", entries),
+        hints.isEmpty() ? "" : " (did you mean " + hints + "?)",
+        count);
+  }
+}

@@ -1,0 +1,108 @@
+package org.oddlantern.internal.record;
+
+import java.util.Iterator;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.internal.mask.Masker;
+
+/**
+ * A command line for a POSIX shell that repeats a call. A secret stands as the environment variable it
+ * came from, else as one named after its place: {@code $X_KEEPER_KEY}.
+ */
+final class CurlLine {
+
+  private static final String OWN_HEADER = "Odd-Lantern-Case";
+  private static final String OWN_CODINGS = "gzip, deflate";
+  private static final Pattern MASK = Pattern.compile(Pattern.quote(Masker.MASK));
+
+  private final ExchangeRecord exchange;
+  private final Iterator<String> variables;
+  private final StringBuilder line = new StringBuilder("curl -sS -i");
+
+  private CurlLine(ExchangeRecord exchange) {
+    this.exchange = exchange;
+    this.variables = exchange.variables().iterator();
+  }
+
+  static String of(ExchangeRecord exchange) {
+    return new CurlLine(exchange).text();
+  }
+
+  private String text() {
+    BodyRecord body = exchange.requestBody();
+    String url = quoted(exchange.url(), "SECRET");
+    if (exchange.method().equals("HEAD")) {
+      line.append(" --head");
+    } else if (!exchange.method().equals("GET") || body.bytes() > 0) {
+      line.append(" -X ").append(quoted(exchange.method(), ""));
+    }
+    for (Header header : exchange.requestHeaders()) {
+      String word = quoted(header.name() + ": " + header.value(), variable(header.name()));
+      if (isNeeded(header, body)) {
+        line.append(
+            header.name().equalsIgnoreCase("Accept-Encoding") ? " --compressed" : " -H " + word);
+      }
+    }
+    addBody(body);
+    return line.append(' ').append(url).toString();
+  }
+
+  private void addBody(BodyRecord body) {
+    if (!body.parts().isEmpty()) {
+      body.parts().forEach(this::addPart);
+    } else if (body.text() != null) {
+      line.append(" --data-binary ").append(quoted(body.text(), "SECRET"));
+    } else if (body.bytes() > 0) {
+      line.append(" --data-binary @").append(body.file() == null ? "BODY" : body.file());
+    }
+  }
+
+  private void addPart(BodyRecord.Part part) {
+    StringBuilder field = new StringBuilder(part.name()).append('=');
+    if (part.text() != null && part.fileName().isEmpty()) {
+      line.append(" -F ")
+          .append(quoted(
+              field.append(part.text()).append(type(part)).toString(), variable(part.name())));
+      return;
+    }
+    field.append('@').append(part.fileName().isEmpty() ? "PART" : part.fileName());
+    line.append(" -F ").append(quoted(field.append(type(part)).toString(), "SECRET"));
+  }
+
+  private static String type(BodyRecord.Part part) {
+    return part.contentType().isEmpty() ? "" : ";type=" + part.contentType();
+  }
+
+  private static boolean isNeeded(Header header, BodyRecord body) {
+    String name = header.name();
+    boolean boundary = name.equalsIgnoreCase("Content-Type") && !body.parts().isEmpty();
+    boolean codings =
+        name.equalsIgnoreCase("Accept-Encoding") && header.value().equals(OWN_CODINGS);
+    return !boundary
+        && !codings
+        && !name.equalsIgnoreCase(OWN_HEADER)
+        && !name.equalsIgnoreCase("User-Agent");
+  }
+
+  /** The variable that stands for the secret of a place. */
+  private static String variable(String place) {
+    String name = place.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]+", "_");
+    return name.equals("AUTHORIZATION") ? "TOKEN" : name.matches("[A-Z].*") ? name : "SECRET";
+  }
+
+  private String quoted(String text, String otherwise) {
+    if (text.matches("[A-Za-z0-9_./:=%+,@-]+")) {
+      return text;
+    }
+    Matcher masks = MASK.matcher("'" + text.replace("'", "'\\''") + "'");
+    StringBuilder quoted = new StringBuilder();
+    while (masks.find()) {
+      String known = variables.hasNext() ? variables.next() : "";
+      String name = known.isEmpty() ? otherwise : known;
+      masks.appendReplacement(quoted, Matcher.quoteReplacement("'\"$" + name + "\"'"));
+    }
+    return masks.appendTail(quoted).toString().replaceAll("\"''$", "\"");
+  }
+}

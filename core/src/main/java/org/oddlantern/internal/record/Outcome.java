@@ -1,0 +1,59 @@
+package org.oddlantern.internal.record;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Locale;
+
+/** How a case ended. */
+public enum Outcome {
+  /** Every check held. */
+  @JsonProperty("passed")
+  PASSED,
+  /** A check did not hold, or a reading found nothing. */
+  @JsonProperty("failed")
+  FAILED,
+  /** Something went wrong that is no answer of the service: no reply, an exception. */
+  @JsonProperty("errored")
+  ERRORED,
+  /** It did not run, since a case whose value it takes did not pass. */
+  @JsonProperty("blocked")
+  BLOCKED,
+  /** It was running, or had not run yet, when the run was stopped. */
+  @JsonProperty("interrupted")
+  INTERRUPTED,
+  /** It was not to run now, or takes what a case makes that did not run. */
+  @JsonProperty("skipped")
+  SKIPPED,
+  /** It is still to be written. */
+  @JsonProperty("pending")
+  PENDING,
+  /** It failed, as the service is known to. */
+  @JsonProperty("known fault")
+  KNOWN_FAULT;
+
+  /**
+   * Whether the build may be green with it.
+   *
+   * @return false if something is wrong that nobody expected
+   */
+  public boolean isGreen() {
+    return this == PASSED || this == SKIPPED || this == PENDING || this == KNOWN_FAULT;
+  }
+
+  /** It in a sentence about a case: {@code failed}, {@code is skipped}. */
+  public String told() {
+    return this == SKIPPED || this == PENDING || this == KNOWN_FAULT ? "is " + article() : word();
+  }
+
+  private String article() {
+    return this == KNOWN_FAULT ? "a known fault" : word();
+  }
+
+  /**
+   * The word for it.
+   *
+   * @return {@code passed}, ...
+   */
+  public String word() {
+    return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
+}

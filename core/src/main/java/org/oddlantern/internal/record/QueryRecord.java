@@ -1,0 +1,78 @@
+package org.oddlantern.internal.record;
+
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.json.NotJson;
+import org.oddlantern.json.internal.JsonMapping;
+
+/**
+ * A look into a database, as recorded: secrets masked.
+ *
+ * @param database the name of the database
+ * @param sql the statement
+ * @param parameters what was given for its question marks
+ * @param answer the rows as JSON, the beginning of them if they are many
+ * @param after how many exchanges of the case came before it
+ * @param sentAt when it was sent
+ * @param tookMicros microseconds until it was answered
+ * @param fault why there is no answer, or null
+ * @param verdicts the checks made on the answer
+ */
+public record QueryRecord(
+    String database,
+    String sql,
+    List<String> parameters,
+    String answer,
+    int after,
+    Instant sentAt,
+    long tookMicros,
+    @Nullable String fault,
+    List<Verdict> verdicts)
+    implements AskedRecord {
+
+  /** What is absent in a journal is empty here. */
+  public QueryRecord {
+    parameters = parameters == null ? List.of() : List.copyOf(parameters);
+    answer = answer == null ? "" : answer;
+    verdicts = verdicts == null ? List.of() : List.copyOf(verdicts);
+  }
+
+  /**
+   * How much came, in words.
+   *
+   * @return {@code no row}, {@code 1 row}, {@code 12 rows}, or a count as it is
+   */
+  public String amount() {
+    if (!answer.startsWith("[")) {
+      return answer.startsWith("{") ? "1 row" : answer;
+    }
+    try {
+      int rows = JsonMapping.standard().parse(answer).size();
+      return rows == 0 ? "no row" : rows + (rows == 1 ? " row" : " rows");
+    } catch (NotJson e) {
+      return "many rows"; // cut, since there were so many
+    }
+  }
+
+  /**
+   * Statement and parameters in one line.
+   *
+   * @return {@code select label from hive where id = ? with 4}
+   */
+  public String statement() {
+    String one = sql.strip().replaceAll("\\s+", " ");
+    return parameters.isEmpty() ? one : one + " with " + String.join(", ", parameters);
+  }
+
+  /**
+   * Database, statement and parameters in one line.
+   *
+   * @return {@code store: select label from hive where id = ? with 4}
+   */
+  @Override
+  public String line() {
+    return database + ": " + statement();
+  }
+}

@@ -1,0 +1,166 @@
+package org.oddlantern.internal.record;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+
+/** Something that happened in a run, secrets masked; a line of the journal. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "event")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = RunEvent.Started.class, name = "run-started"),
+  @JsonSubTypes.Type(value = RunEvent.CaseBegan.class, name = "case-began"),
+  @JsonSubTypes.Type(value = RunEvent.CaseFinished.class, name = "case-finished"),
+  @JsonSubTypes.Type(value = RunEvent.PutBackBegan.class, name = "put-back-began"),
+  @JsonSubTypes.Type(value = RunEvent.ProblemFound.class, name = "problem-found"),
+  @JsonSubTypes.Type(value = RunEvent.UndoNoted.class, name = "undo-noted"),
+  @JsonSubTypes.Type(value = RunEvent.PutBack.class, name = "put-back"),
+  @JsonSubTypes.Type(value = RunEvent.Ended.class, name = "run-ended")
+})
+public sealed interface RunEvent {
+
+  /**
+   * The run begins.
+   *
+   * @param format the version of the journal's format
+   * @param run what the run is known by
+   * @param name what the run is about, for titles
+   * @param environment the environment in use
+   * @param seed the seed of fresh values
+   * @param startedAt when
+   * @param cases how many cases are planned
+   * @param suites how many suites they belong to
+   * @param lanes how many cases run side by side at most
+   * @param part which share of a run dealt to several machines it is, like {@code 2/5}; empty for a whole
+   * @param warnings what the plan found worth a look
+   */
+  record Started(
+      int format,
+      String run,
+      String name,
+      String environment,
+      String seed,
+      Instant startedAt,
+      int cases,
+      int suites,
+      int lanes,
+      String part,
+      List<String> warnings)
+      implements RunEvent {
+
+    /** The version written by this library. */
+    public static final int FORMAT = 1;
+
+    /** What is absent in a journal is empty here. */
+    public Started {
+      lanes = Math.max(1, lanes);
+      part = part == null ? "" : part;
+      warnings = warnings == null ? List.of() : List.copyOf(warnings);
+    }
+  }
+
+  /**
+   * A case begins to run.
+   *
+   * @param id the case
+   * @param suite the simple name of its suite, sections joined by {@code >}
+   * @param title its title
+   * @param lane the lane it runs in, from 1
+   */
+  record CaseBegan(String id, String suite, String title, int lane) implements RunEvent {}
+
+  /**
+   * A case has an outcome.
+   *
+   * @param record the case
+   */
+  record CaseFinished(@JsonProperty("case") CaseRecord record) implements RunEvent {}
+
+  /**
+   * Something was made that is to be taken back.
+   *
+   * @param id the case or supply that made it
+   * @param call how: the undoing call in one line, or the method that tidies up
+   */
+  record UndoNoted(String id, String call) implements RunEvent {}
+
+  /**
+   * Something is being taken back now.
+   *
+   * @param id the case or supply that made it
+   * @param deed how, as it was noted
+   */
+  record PutBackBegan(String id, String deed) implements RunEvent {}
+
+  /**
+   * Something went wrong that no case can be blamed for.
+   *
+   * @param problem what, in a sentence
+   */
+  record ProblemFound(String problem) implements RunEvent {}
+
+  /**
+   * Something was taken back, or could not be.
+   *
+   * @param id the case or supply that made it
+   * @param deed how: the undoing call in one line, the method that tidied up, or what was closed
+   * @param problem why it was left behind; empty if it was taken back
+   * @param exchanges the calls that were made
+   */
+  record PutBack(String id, String deed, String problem, List<ExchangeRecord> exchanges)
+      implements RunEvent {
+
+    /** What is absent in a journal is empty here. */
+    public PutBack {
+      problem = problem == null ? "" : problem;
+      exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
+    }
+
+    /**
+     * Whether something is left behind.
+     *
+     * @return true if it could not be taken back
+     */
+    public boolean leftBehind() {
+      return !problem.isEmpty();
+    }
+  }
+
+  /**
+   * The run is over.
+   *
+   * @param endedAt when
+   * @param tookMicros microseconds since its start
+   * @param counts how many cases ended how, by word
+   * @param leftBehind how many things could not be taken back
+   * @param stopped whether it was stopped before all cases had run
+   * @param warnings what the run found worth a look
+   */
+  record Ended(
+      Instant endedAt,
+      long tookMicros,
+      Map<String, Integer> counts,
+      int leftBehind,
+      boolean stopped,
+      List<String> warnings)
+      implements RunEvent {
+
+    /** The end of a run without problems. */
+    public Ended(
+        Instant endedAt,
+        long tookMicros,
+        Map<String, Integer> counts,
+        int leftBehind,
+        boolean stopped) {
+      this(endedAt, tookMicros, counts, leftBehind, stopped, List.of());
+    }
+
+    /** What is absent in a journal is empty here. */
+    public Ended {
+      counts = counts == null ? Map.of() : counts;
+      warnings = warnings == null ? List.of() : List.copyOf(warnings);
+    }
+  }
+}

@@ -1,0 +1,191 @@
+package org.oddlantern.internal.run;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.Undo;
+import org.oddlantern.internal.plan.CaseId;
+import org.oddlantern.internal.plan.Maker;
+import org.oddlantern.internal.plan.Recipe;
+import org.oddlantern.internal.plan.Source;
+import org.oddlantern.internal.plan.SupplyDefinition;
+import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.record.Outcome;
+
+/**
+ * One attempt of a case, or one making of a shared supply: gets every value it takes, with one of its own
+ * from each supply that is not shared, and owns what that made (rules 6 to 8).
+ */
+final class Asker {
+
+  private final Workshop workshop;
+  private final Handed handed;
+  private final Entries entries;
+  private final Lane lane;
+  private final String attempt;
+  private final CaseId who;
+  private final int order;
+  private final Belongings belongings;
+  private final Map<Maker, Object> own = new HashMap<>();
+  private final Map<Maker, Belonging.Life> lives = new HashMap<>();
+  private @Nullable Attempt failure;
+
+  /**
+   * An asker.
+   *
+   * @param workshop what all work with
+   * @param handed the values that were handed on
+   * @param entries tells of supplies
+   * @param lane where it works
+   * @param who who asks
+   * @param order its order number
+   * @param attempt which attempt it is, from the second on; else empty
+   * @param belongings takes what is made
+   */
+  Asker(
+      Workshop workshop,
+      Handed handed,
+      Entries entries,
+      Lane lane,
+      CaseId who,
+      int order,
+      String attempt,
+      Belongings belongings) {
+    this.workshop = workshop;
+    this.handed = handed;
+    this.entries = entries;
+    this.lane = lane;
+    this.who = who;
+    this.order = order;
+    this.attempt = attempt;
+    this.belongings = belongings;
+  }
+
+  /** Gets every value that a recipe takes; false if a supply failed, which then is the failure. */
+  boolean gathers(Recipe recipe, Gathered values) {
+    for (Map.Entry<Want, Source> entry : recipe.sources().entrySet()) {
+      Object value = value(entry.getValue());
+      if (value == null) {
+        return false;
+      }
+      values.put(entry.getKey(), value);
+    }
+    return true;
+  }
+
+  /** Why it has not all it takes. */
+  Attempt failure() {
+    return failure == null ? Attempt.blocked("what it takes is not there") : failure;
+  }
+
+  /** A piece of work of this asker whose undos belong to the value it makes. */
+  Work work(CaseId id, Class<?> suite, String environment, String whose, Belonging.Life life) {
+    return new Work(
+        workshop,
+        id.toString(),
+        id.brief(),
+        suite,
+        environment,
+        whose,
+        undo -> note(id, undo, life));
+  }
+
+  /** Calls the method of a recipe; the instances it is called on are closed when this asker ends. */
+  Callable<@Nullable Object> call(Recipe recipe, Work work, Gathered values) {
+    Maker maker = recipe.maker();
+    Instances instances =
+        new Instances((type, asker) -> values.value(type, asker, work), instance -> {
+          if (instance instanceof AutoCloseable closeable) {
+            belongings.addAlways(new CloseDeed(who.toString(), maker.environment(), closeable));
+          }
+        });
+    return () -> instances.call(maker.suite(), maker.method());
+  }
+
+  /**
+   * Makes what a supply makes, once it has all it takes.
+   *
+   * @param recipe how the supply is called
+   * @param life the life of what it makes
+   * @param whose for whom; empty if for all
+   * @param apart what sets its fresh values apart from others of the same supply
+   * @return what came of it
+   */
+  Attempt supply(Recipe recipe, Belonging.Life life, String whose, String apart) {
+    Gathered values = new Gathered();
+    if (!gathers(recipe, values)) {
+      return failure();
+    }
+    SupplyDefinition supply = (SupplyDefinition) recipe.maker();
+    Work work = work(supply.id(), supply.suite(), supply.environment(), apart, life);
+    Attempt made =
+        entries.supplying(supply, work, order, whose).done(lane, call(recipe, work, values));
+    if (made.value() != null) {
+      keep(recipe, made.value(), life);
+    }
+    return made;
+  }
+
+  /** Sees to it that a value is put back. */
+  void keep(Recipe recipe, Object value, Belonging.Life life) {
+    Recipe.TidyUp tidyUp = recipe.tidyUp();
+    if (tidyUp != null) {
+      workshop.note(who, TidyUpDeed.words(tidyUp));
+      Gathered values = new Gathered();
+      tidyUp.sources().forEach((want, source) -> {
+        Object given = handed.value(source);
+        if (given != null) {
+          values.put(want, given);
+        }
+      });
+      belongings.add(
+          life,
+          new TidyUpDeed(who.toString(), recipe.maker().environment(), tidyUp, value, values));
+    } else if (value instanceof AutoCloseable closeable) {
+      belongings.add(life, new CloseDeed(who.toString(), recipe.maker().environment(), closeable));
+    }
+  }
+
+  /** A case that passed has used up values that were made for it alone. */
+  void useUp(Recipe recipe) {
+    recipe.sources().forEach((want, source) -> {
+      if (want.use() == Want.Use.USES_UP && source instanceof Source.Supplied supplied) {
+        Belonging.Life life = lives.get(supplied.recipe().maker());
+        if (life != null) {
+          life.useUp();
+        }
+      }
+    });
+  }
+
+  private void note(CaseId id, Undo undo, Belonging.Life life) {
+    belongings.add(life, new UndoDeed(id.toString(), undo));
+  }
+
+  private @Nullable Object value(Source source) {
+    return source instanceof Source.Supplied supplied
+        ? supplied(supplied.recipe())
+        : handed.value(source);
+  }
+
+  private @Nullable Object supplied(Recipe recipe) {
+    Object known = own.get(recipe.maker());
+    return known == null && failure == null ? made(recipe) : known;
+  }
+
+  private @Nullable Object made(Recipe recipe) {
+    Belonging.Life life = new Belonging.Life();
+    Attempt made = supply(recipe, life, who.toString(), " for " + who + attempt);
+    Object value = made.value();
+    if (value != null) {
+      own.put(recipe.maker(), value);
+      lives.put(recipe.maker(), life);
+    } else if (failure == null) {
+      failure = made.outcome() == Outcome.INTERRUPTED
+          ? made
+          : Attempt.blocked(Handed.cause(recipe.maker(), made));
+    }
+    return value;
+  }
+}

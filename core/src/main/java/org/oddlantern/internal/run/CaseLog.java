@@ -1,0 +1,391 @@
+package org.oddlantern.internal.run;
+
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.database.internal.Query;
+import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.Asked;
+import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.Settling;
+import org.oddlantern.http.internal.Undo;
+import org.oddlantern.http.internal.UnseenStatus;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.PrintListener;
+import org.oddlantern.internal.SecretListener;
+import org.oddlantern.internal.StoryListener;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.KeptRecord;
+import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.record.StepRecord;
+import org.oddlantern.json.Secret;
+
+/** Everything one attempt of a case did with its services. Thread-safe. */
+final class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener {
+
+  private static final int MOST_PRINTED = 1 << 20;
+  private static final int MOST_FORGOTTEN = 50;
+
+  private final String id;
+  private final String marker;
+  private final Workshop workshop;
+  private final Consumer<Undo> noted;
+  private final BodyBudget.Hold bodies;
+  private final IdentityHashMap<Asked, LogEntry> entries = new IdentityHashMap<>();
+  private final List<LogEntry> inOrder = new ArrayList<>();
+  private final List<Asked> forgotten = new ArrayList<>();
+  private final KeptThings kept = new KeptThings();
+  private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
+  private @Nullable Thread owner;
+  private int verdicts;
+  private boolean warned;
+  private volatile String whyEnded = "";
+  private volatile String missed = "";
+  private boolean cutOff;
+
+  CaseLog(String id, String marker, Workshop workshop, Consumer<Undo> noted) {
+    this.id = id;
+    this.marker = marker;
+    this.workshop = workshop;
+    this.noted = noted;
+    this.bodies = workshop.bodies().hold();
+  }
+
+  /** The memory that its bodies take. */
+  BodyBudget.Hold bodies() {
+    return bodies;
+  }
+
+  /** How many bytes of bodies it holds. */
+  synchronized long bodyBytes() {
+    return inOrder.stream()
+        .map(LogEntry::reply)
+        .mapToLong(reply -> reply == null ? 0 : reply.body().length)
+        .sum();
+  }
+
+  /** Lets go of the bodies, where there is no memory to record them. */
+  synchronized void dropBodies() {
+    inOrder.replaceAll(LogEntry::withoutBody);
+  }
+
+  /** The case runs in this thread; what other threads find out reaches it by this log alone. */
+  synchronized void begun(Thread thread) {
+    owner = thread;
+  }
+
+  @Override
+  public Optional<String> marker() {
+    return Optional.of(marker);
+  }
+
+  @Override
+  public String whyEnded() {
+    return whyEnded;
+  }
+
+  @Override
+  public synchronized void ended(Asked asked) {
+    if (isLate()) {
+      late(asked.line() + " was under way when", "");
+      return;
+    }
+    LogEntry entry = new LogEntry(asked);
+    entries.put(asked, entry);
+    inOrder.add(entry);
+  }
+
+  private boolean isLate() {
+    return !whyEnded.isEmpty();
+  }
+
+  /** What comes after the end belongs to nobody any more, and must not be lost. */
+  private void late(String what, String more) {
+    if (!cutOff) {
+      workshop
+          .broadcast()
+          .problem(workshop
+              .masker()
+              .text(
+                  "%s the case %s had ended, in the thread '%s'; let a case wait for all that it starts%s"
+                      .formatted(what, id, Thread.currentThread().getName(), more)));
+    }
+  }
+
+  @Override
+  public synchronized void judged(Asked asked, List<Verdict> made) {
+    List<Verdict> failed = failed(made);
+    if (isLate() && !failed.isEmpty()) {
+      late("a check failed after", "\n" + new CheckFailed(asked.line(), failed).getMessage());
+    }
+    LogEntry entry = isLate() ? null : entries.get(asked);
+    if (entry != null) {
+      entry.verdicts.addAll(made);
+      verdicts += made.size();
+      for (Verdict verdict : made) {
+        warned |= verdict.warning() && !verdict.holds();
+      }
+      boolean own = owner == null || owner.equals(Thread.currentThread());
+      (own ? entry.failed : entry.elsewhere).addAll(failed);
+    }
+  }
+
+  /** Most of the time nothing, millions of times. */
+  private static List<Verdict> failed(List<Verdict> made) {
+    List<Verdict> failed = new ArrayList<>(0);
+    for (Verdict one : made) {
+      if (!one.warning() && !one.holds()) {
+        failed.add(one);
+      }
+    }
+    return failed;
+  }
+
+  @Override
+  public synchronized boolean owes(Asked asked, Supplier<List<Verdict>> atEnd) {
+    LogEntry entry = entries.get(asked);
+    if (entry != null) {
+      entry.atEnd = atEnd;
+    }
+    return entry != null;
+  }
+
+  @Override
+  public synchronized int mark() {
+    return inOrder.size();
+  }
+
+  /** Their secrets stay known: what they brought may be echoed later. */
+  @Override
+  public synchronized void forget(int from, int to) {
+    List<LogEntry> earlier = inOrder.subList(from, to);
+    earlier.forEach(entry -> entries.remove(entry.asked));
+    earlier.stream().limit(MOST_FORGOTTEN).forEach(entry -> forgotten.add(entry.asked));
+    while (forgotten.size() > MOST_FORGOTTEN) {
+      forgotten.remove(0);
+    }
+    earlier.clear();
+    warned = inOrder.stream()
+        .flatMap(entry -> entry.verdicts.stream())
+        .anyMatch(verdict -> verdict.warning() && !verdict.holds());
+  }
+
+  @Override
+  public synchronized void judgedLast(Verdict verdict) {
+    for (int last = inOrder.size() - 1; last >= 0; last--) {
+      if (!(inOrder.get(last).asked instanceof Step)) {
+        inOrder.get(last).verdicts.add(verdict);
+        return;
+      }
+    }
+  }
+
+  @Override
+  public void step(String words) {
+    ended(new Step(words, workshop.clock().instant()));
+  }
+
+  @Override
+  public synchronized void kept(String name, String contentType, byte[] content) {
+    kept.add(name, contentType, content);
+  }
+
+  /** The parts in words, each with how much was asked before it. */
+  synchronized List<StepRecord> steps(Recording recording) {
+    List<StepRecord> records = new ArrayList<>(0);
+    int before = 0;
+    for (LogEntry entry : inOrder) {
+      if (entry.asked instanceof Step step) {
+        records.add(recording.record(step, before));
+      } else {
+        before++;
+      }
+    }
+    return records;
+  }
+
+  synchronized List<KeptRecord> kept(Recording recording) {
+    return kept.records(recording);
+  }
+
+  @Override
+  public void undoNoted(Undo undo) {
+    noted.accept(undo);
+  }
+
+  @Override
+  public void missed(String sentence) {
+    missed = sentence;
+  }
+
+  /** What was looked for last and is not there; empty if all was. */
+  String missed() {
+    return missed;
+  }
+
+  @Override
+  public void secret(Secret secret) {
+    learn(secret.reveal(), secret.variable());
+  }
+
+  @Override
+  public void learn(String text, String variable) {
+    workshop.masker().learn(text, variable);
+  }
+
+  @Override
+  public synchronized void printed(byte[] bytes, int offset, int length) {
+    printed.write(bytes, offset, Math.min(length, Math.max(0, MOST_PRINTED - printed.size())));
+  }
+
+  /** What the case printed; the beginning, if it is very long. */
+  synchronized String printing() {
+    String text = printed.toString(StandardCharsets.UTF_8);
+    return printed.size() < MOST_PRINTED ? text : text + "\n... cut after a mebibyte";
+  }
+
+  /** The case was ended from outside: nothing more is asked, and what comes late is no news. */
+  synchronized void cutOff(String why) {
+    whyEnded = why;
+    cutOff = true;
+  }
+
+  /**
+   * Asks for what is due at the end: verdicts that nobody has asked for. Then the case has ended.
+   *
+   * @param goneIsFine whether what is gone already is no error
+   * @param passed whether the case has passed as far as it knows, so that a failure in its own thread was
+   *     caught by it
+   * @return what does not hold and the case does not know
+   */
+  List<String> settle(boolean goneIsFine, boolean passed) {
+    askDue(0);
+    synchronized (this) {
+      List<String> broken = new ArrayList<>();
+      for (LogEntry entry : inOrder) {
+        if (!entry.isFine()) {
+          broken.addAll(broken(entry, goneIsFine, passed));
+        }
+      }
+      whyEnded = "the case " + id + " has ended";
+      return broken;
+    }
+  }
+
+  @Override
+  public Optional<CheckFailed> settledSince(int mark) {
+    askDue(mark);
+    synchronized (this) {
+      List<CheckFailed> failures = new ArrayList<>();
+      for (LogEntry entry : inOrder.subList(Math.min(mark, inOrder.size()), inOrder.size())) {
+        List<Verdict> failed = entry.due.stream().filter(one -> !one.holds()).toList();
+        if (!failed.isEmpty()) {
+          failures.add(new CheckFailed(entry.title(), failed));
+        }
+      }
+      return failures.isEmpty() ? Optional.empty() : Optional.of(CheckFailed.all(failures));
+    }
+  }
+
+  /** Asked outside the lock, since whoever answers may ask himself, in this thread or another. */
+  private void askDue(int from) {
+    try (CurrentCase.Binding binding = CurrentCase.adding(new Settling())) {
+      for (List<LogEntry> all = owing(from); !all.isEmpty(); all = owing(from)) {
+        all.forEach(this::askDue);
+      }
+    }
+  }
+
+  private void askDue(LogEntry entry) {
+    Supplier<List<Verdict>> asking = claimed(entry);
+    if (asking != null) {
+      List<Verdict> due = asking.get();
+      synchronized (this) {
+        entry.due.addAll(due);
+        entry.verdicts.addAll(0, due);
+        verdicts += due.size();
+      }
+    }
+  }
+
+  /** Each is asked once. */
+  private synchronized @Nullable Supplier<List<Verdict>> claimed(LogEntry entry) {
+    Supplier<List<Verdict>> asking = entry.atEnd;
+    entry.atEnd = null;
+    return asking;
+  }
+
+  /** Those of which verdicts are due; while they are asked, more may come. */
+  private synchronized List<LogEntry> owing(int from) {
+    return inOrder.subList(Math.min(from, inOrder.size()), inOrder.size()).stream()
+        .filter(entry -> entry.atEnd != null)
+        .toList();
+  }
+
+  private List<String> broken(LogEntry entry, boolean goneIsFine, boolean passed) {
+    List<String> broken = new ArrayList<>();
+    for (Verdict verdict : entry.due) {
+      if (!verdict.holds() && entry.reply() != null && !(goneIsFine && entry.isGone())) {
+        broken.add(entry.title() + ": " + UnseenStatus.words(verdict));
+      }
+    }
+    if (!entry.elsewhere.isEmpty()) {
+      broken.add(told("in another thread: ", entry, entry.elsewhere));
+    }
+    if (passed && !entry.failed.isEmpty()) {
+      broken.add(told("a failure that the case caught: ", entry, entry.failed));
+    }
+    return broken;
+  }
+
+  private String told(String how, LogEntry entry, List<Verdict> failed) {
+    return new CheckFailed(how + entry.title(), failed).message(workshop.masker()::verdict);
+  }
+
+  synchronized boolean checkedSomething() {
+    return verdicts > 0;
+  }
+
+  synchronized boolean hasWarned() {
+    return warned;
+  }
+
+  synchronized List<ExchangeRecord> exchanges(Recording recording) {
+    List<ExchangeRecord> records = new ArrayList<>(inOrder.size());
+    for (LogEntry entry : inOrder) {
+      if (entry.asked instanceof Exchange exchange) {
+        records.add(recording.record(exchange, entry.verdicts));
+      }
+    }
+    return records;
+  }
+
+  /** The queries, each with how many exchanges came before it. */
+  synchronized List<QueryRecord> queries(Recording recording) {
+    List<QueryRecord> records = new ArrayList<>();
+    int before = 0;
+    for (LogEntry entry : inOrder) {
+      if (entry.asked instanceof Query query) {
+        records.add(recording.record(query, before, entry.verdicts));
+      } else if (entry.asked instanceof Exchange) {
+        before++;
+      }
+    }
+    return records;
+  }
+
+  /** Learns the secrets of everything that was asked; to be called before anything is recorded. */
+  synchronized void teach(Recording recording) {
+    forgotten.forEach(recording::learn);
+    inOrder.forEach(entry -> recording.learn(entry.asked));
+  }
+}

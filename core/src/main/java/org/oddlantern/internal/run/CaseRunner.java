@@ -1,0 +1,188 @@
+package org.oddlantern.internal.run;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.plan.CaseId;
+import org.oddlantern.internal.plan.Planned;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.plan.PlannedSupply;
+import org.oddlantern.internal.record.AttemptRecord;
+import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.ProblemRecord;
+
+/** Runs one case with all its tries, or makes one shared supply. */
+final class CaseRunner {
+
+  private final Workshop workshop;
+  private final Handed handed;
+  private final Entries entries;
+  private final Ledger ledger;
+
+  CaseRunner(Workshop workshop, Handed handed, Entries entries, Ledger ledger) {
+    this.workshop = workshop;
+    this.handed = handed;
+    this.entries = entries;
+    this.ledger = ledger;
+  }
+
+  /**
+   * Runs a case in a lane.
+   *
+   * @param one the case
+   * @param lane the lane
+   * @param held what keeps every case from running; empty if nothing does
+   * @param putBacks puts back what an earlier try made
+   * @return what came of it, and what it made
+   */
+  Made run(PlannedCase one, Lane lane, String held, PutBacks putBacks) {
+    Instant start = workshop.clock().instant();
+    long nanos = System.nanoTime();
+    Attempt before = beforeRunning(one, held);
+    if (before != null) {
+      Try none = new Try(before, log(one), new Belongings(ledger));
+      return told(one, 0, none, List.of(), Entries.Took.since(start, nanos));
+    }
+    entries.begun(one.definition(), lane.number());
+    List<AttemptRecord> earlier = new ArrayList<>();
+    int tries = one.definition().marks().tries();
+    for (int number = 1; ; number++) {
+      Instant tryStart = workshop.clock().instant();
+      long tryNanos = System.nanoTime();
+      Try tried = tried(one, lane, number);
+      Outcome outcome = tried.attempt.outcome();
+      boolean again = outcome == Outcome.FAILED || outcome == Outcome.ERRORED;
+      if (!again || number >= tries) {
+        return told(one, lane.number(), tried, earlier, Entries.Took.since(start, nanos));
+      }
+      earlier.add(
+          entries.earlier(tried.attempt, tried.log, Entries.Took.since(tryStart, tryNanos)));
+      putBacks.all(Ledger.newestFirst(tried.belongings.sealed()));
+    }
+  }
+
+  /** A case that never came to run. */
+  void interrupted(PlannedCase one) {
+    Instant now = workshop.clock().instant();
+    Attempt attempt = Attempt.interrupted("it had not run when the run was stopped");
+    told(
+        one,
+        0,
+        new Try(attempt, log(one), new Belongings(ledger)),
+        List.of(),
+        new Entries.Took(now, 0));
+  }
+
+  /** Makes a shared supply in a lane. */
+  Made supply(PlannedSupply one, Lane lane, String held) {
+    Belongings belongings = new Belongings(ledger);
+    Attempt before = heldUp(one, held);
+    if (before != null) {
+      return new Made(before, belongings);
+    }
+    Asker asker = new Asker(
+        workshop, handed, entries, lane, one.definition().id(), one.order(), "", belongings);
+    return new Made(asker.supply(one.recipe(), belongings.life(), "", ""), belongings);
+  }
+
+  private @Nullable Attempt beforeRunning(PlannedCase one, String held) {
+    CaseDefinition definition = one.definition();
+    Attempt marked = new Marks(definition.marks(), workshop.clock()).attempt(definition.position());
+    if (marked != null) {
+      return marked;
+    }
+    return heldUp(one, held);
+  }
+
+  private @Nullable Attempt heldUp(Planned one, String held) {
+    return held.isEmpty() ? handed.spread(one) : Attempt.blocked(held);
+  }
+
+  private Try tried(PlannedCase one, Lane lane, int number) {
+    CaseDefinition definition = one.definition();
+    String attempt = number == 1 ? "" : " try " + number;
+    Belongings belongings = new Belongings(ledger);
+    Asker asker = new Asker(
+        workshop, handed, entries, lane, definition.id(), one.order(), attempt, belongings);
+    Work work = asker.work(
+        definition.id(), definition.suite(), definition.environment(), attempt, belongings.life());
+    Gathered values = new Gathered();
+    if (!asker.gathers(one.recipe(), values)) {
+      return new Try(asker.failure(), work.log(), belongings);
+    }
+    Attempt done = judged(
+        definition,
+        work.done(lane, definition.marks().timeLimit(), asker.call(one.recipe(), work, values)));
+    if (done.value() != null) {
+      asker.keep(one.recipe(), done.value(), belongings.life());
+    }
+    if (done.outcome() == Outcome.PASSED) {
+      asker.useUp(one.recipe());
+    }
+    return new Try(done, work.log(), belongings);
+  }
+
+  private static Attempt judged(CaseDefinition definition, Attempt done) {
+    if (done.outcome() == Outcome.PASSED) {
+      if (definition.handsOn() == null) {
+        return Attempt.passed(null);
+      }
+      return done.value() == null
+          ? Attempt.errored(
+              "it returned null, so there is nothing to hand on; return the value, or declare the method void")
+          : done;
+    }
+    ProblemRecord problem = done.problem();
+    return problem != null && problem.at().isEmpty() && done.outcome() == Outcome.FAILED
+        ? Attempt.failed(problem.message(), definition.position().toString())
+        : done;
+  }
+
+  private Made told(
+      PlannedCase one, int lane, Try last, List<AttemptRecord> earlier, Entries.Took took) {
+    Attempt attempt = last.attempt;
+    boolean fault = !one.definition().marks().knownFault().isEmpty();
+    if (fault && attempt.outcome() == Outcome.FAILED && lane > 0) {
+      attempt = attempt.known();
+    }
+    boolean passed = attempt.outcome() == Outcome.PASSED;
+    List<Mark> marks = new ArrayList<>();
+    if (last.log.hasWarned()) {
+      marks.add(Mark.WARNED);
+    }
+    if (passed && !last.log.checkedSomething()) {
+      marks.add(Mark.UNPROVEN);
+    }
+    if (one.needed()) {
+      marks.add(Mark.NEEDED);
+    }
+    if (passed && fault && last.log.checkedSomething()) {
+      marks.add(Mark.FIXED);
+    }
+    if (passed && !earlier.isEmpty()) {
+      marks.add(Mark.FLAKY);
+    }
+    entries.tell(one, lane, attempt, marks, last.log, earlier, took);
+    return new Made(attempt, last.belongings);
+  }
+
+  /** The record of a case that does nothing. */
+  private CaseLog log(PlannedCase one) {
+    CaseId id = one.definition().id();
+    return new CaseLog(id.toString(), id.brief(), workshop, undo -> {});
+  }
+
+  /**
+   * What came of a case or a shared supply.
+   *
+   * @param attempt the last attempt
+   * @param belongings what it made
+   */
+  record Made(Attempt attempt, Belongings belongings) {}
+
+  /** One try of a case. */
+  private record Try(Attempt attempt, CaseLog log, Belongings belongings) {}
+}

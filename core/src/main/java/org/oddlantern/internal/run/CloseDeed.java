@@ -1,0 +1,22 @@
+package org.oddlantern.internal.run;
+
+/**
+ * Closes a suite's instance, or a value.
+ *
+ * @param id the case or supply that made it
+ * @param environment where it was made
+ * @param closeable what to close
+ */
+record CloseDeed(String id, String environment, AutoCloseable closeable) implements Belonging.Deed {
+
+  @Override
+  public void done(PutBacks putBacks) {
+    Class<?> type = closeable.getClass();
+    String deed = "close " + RunNames.suite(type);
+    Work work = new Work(putBacks.workshop(), id, deed, type, environment, " closing", undo -> {});
+    putBacks.work(id, deed, work, () -> {
+      closeable.close();
+      return null;
+    });
+  }
+}

@@ -1,0 +1,30 @@
+package org.oddlantern.internal.run;
+
+import java.lang.reflect.Type;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.oddlantern.internal.plan.Want;
+
+/** The values that one call of a suite's method takes, built-in ones included. */
+final class Gathered {
+
+  private final Map<Want, Object> values = new LinkedHashMap<>();
+
+  void put(Want want, Object value) {
+    values.put(want, value);
+  }
+
+  /** The value for a parameter of a method, or of a constructor on the way to it. */
+  Object value(Type type, Class<?> asker, Work work) {
+    Object builtIn = work.builtIn(type);
+    if (builtIn != null) {
+      return builtIn;
+    }
+    for (Map.Entry<Want, Object> entry : values.entrySet()) {
+      if (entry.getKey().type().equals(type) && entry.getKey().asker() == asker) {
+        return entry.getValue();
+      }
+    }
+    throw new IllegalStateException("no value of type " + type.getTypeName() + " was made");
+  }
+}

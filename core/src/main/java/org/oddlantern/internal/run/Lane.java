@@ -1,0 +1,171 @@
+package org.oddlantern.internal.run;
+
+import java.time.Duration;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ThreadFactory;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.record.Outcome;
+
+/**
+ * A thread that runs cases one after the other. A case that outlasts its limit is interrupted; one that
+ * does not let go even then keeps its thread, and the lane goes on with a new one.
+ */
+final class Lane implements AutoCloseable {
+
+  /** For a case to end after it was interrupted. */
+  private static final Duration GRACE = Duration.ofSeconds(1);
+
+  private final ThreadFactory threads;
+  private final int number;
+  private ExecutorService worker;
+  private volatile @Nullable Thread thread;
+  private @Nullable Thread waiting;
+  private boolean stopped;
+
+  /**
+   * A lane.
+   *
+   * @param number counts from 1
+   * @param threads makes the threads that run cases
+   */
+  Lane(int number, ThreadFactory threads) {
+    this.number = number;
+    this.threads = threads;
+    this.worker = Executors.newSingleThreadExecutor(threads);
+  }
+
+  int number() {
+    return number;
+  }
+
+  /**
+   * Runs a case, a supply or what puts one back.
+   *
+   * @param work what throws nothing
+   * @param limit how long it may take
+   * @param mayBeStopped whether it is given up when the run is stopped
+   * @return what came of it
+   * @throws TimeLimitPassed if it took longer; its stack is where it stood
+   * @throws Stopped if the run was stopped before it ended
+   */
+  Attempt run(Supplier<Attempt> work, Duration limit, boolean mayBeStopped)
+      throws TimeLimitPassed, Stopped {
+    if (mayBeStopped && !waits()) {
+      throw new Stopped();
+    }
+    Future<Attempt> running = worker.submit(() -> {
+      thread = Thread.currentThread();
+      return work.get();
+    });
+    try {
+      return running.get(limit.toNanos(), TimeUnit.NANOSECONDS);
+    } catch (TimeoutException e) {
+      throw passed(running, limit);
+    } catch (ExecutionException e) {
+      throw new IllegalStateException("a case threw past its runner: " + e.getCause(), e);
+    } catch (InterruptedException e) {
+      return stopped(running);
+    } finally {
+      waitsNoMore();
+    }
+  }
+
+  /** Gives up what runs now, and what would run later, as far as it may be stopped. */
+  synchronized void stop() {
+    stopped = true;
+    if (waiting != null) {
+      waiting.interrupt();
+    }
+  }
+
+  private synchronized boolean waits() {
+    waiting = stopped ? null : Thread.currentThread();
+    return !stopped;
+  }
+
+  /** From here on nobody interrupts this thread: it writes files. */
+  private synchronized void waitsNoMore() {
+    waiting = null;
+    boolean late = Thread.interrupted();
+    if (late && !stopped) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  /** A case that passes though it was told to stop has passed. */
+  private Attempt stopped(Future<Attempt> running) throws Stopped {
+    Thread busy = thread;
+    Attempt last = ended(running, busy);
+    if (last == null) {
+      leave();
+    } else if (last.outcome() == Outcome.PASSED) {
+      return last;
+    }
+    throw new Stopped();
+  }
+
+  private void leave() {
+    worker.shutdown();
+    worker = Executors.newSingleThreadExecutor(threads);
+  }
+
+  private TimeLimitPassed passed(Future<Attempt> running, Duration limit) {
+    Thread busy = thread;
+    StackTraceElement[] stood = busy == null ? new StackTraceElement[0] : busy.getStackTrace();
+    boolean ended = ended(running, busy) != null;
+    if (!ended) {
+      leave();
+    }
+    return new TimeLimitPassed(limit, ended, stood);
+  }
+
+  /** Interrupts a case and waits a little for its end; null if it does not let go. */
+  private static @Nullable Attempt ended(Future<Attempt> running, @Nullable Thread busy) {
+    if (busy != null) {
+      busy.interrupt();
+    }
+    try {
+      return running.get(GRACE.toMillis(), TimeUnit.MILLISECONDS);
+    } catch (TimeoutException | InterruptedException e) {
+      return null;
+    } catch (ExecutionException e) {
+      return Attempt.errored("it threw past its runner: " + e.getCause());
+    }
+  }
+
+  @Override
+  public void close() {
+    worker.shutdownNow();
+  }
+
+  /** The run was stopped. */
+  static final class Stopped extends Exception {
+    private static final long serialVersionUID = 1L;
+
+    Stopped() {
+      super("the run was stopped");
+    }
+  }
+
+  /** A case took longer than it may. */
+  static final class TimeLimitPassed extends Exception {
+    private static final long serialVersionUID = 1L;
+
+    TimeLimitPassed(Duration limit, boolean ended, StackTraceElement[] stood) {
+      super("it took longer than its time limit of " + words(limit) + " and was interrupted"
+          + (ended ? "" : "; it did not let go, so its thread was left alone")
+          + ". Where it stood:");
+      setStackTrace(stood);
+    }
+
+    private static String words(Duration limit) {
+      return limit.toMillis() % 1_000 == 0 ? limit.toSeconds() + " s" : limit.toMillis() + " ms";
+    }
+  }
+}

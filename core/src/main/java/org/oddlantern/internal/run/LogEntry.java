@@ -1,0 +1,65 @@
+package org.oddlantern.internal.run;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.Asked;
+import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.WireReply;
+
+/** Something asked, and what was asked of its answer; guarded by the log that it belongs to. */
+final class LogEntry {
+  final Asked asked;
+  final List<Verdict> verdicts = new ArrayList<>();
+  final List<Verdict> due = new ArrayList<>(0);
+  final List<Verdict> failed = new ArrayList<>(0);
+  final List<Verdict> elsewhere = new ArrayList<>(0);
+
+  @Nullable
+  Supplier<List<Verdict>> atEnd;
+
+  LogEntry(Asked asked) {
+    this.asked = asked;
+  }
+
+  /** What a service answered; null if it did not, or if no service was asked. */
+  @Nullable
+  WireReply reply() {
+    return asked instanceof Exchange exchange ? exchange.reply() : null;
+  }
+
+  /** Whether nothing was found wrong that the case may not know of. */
+  boolean isFine() {
+    return due.isEmpty() && failed.isEmpty() && elsewhere.isEmpty();
+  }
+
+  String title() {
+    WireReply reply = reply();
+    return asked.line() + (reply == null ? "" : ", answered " + reply.statusLine());
+  }
+
+  /** RFC 9110, sections 15.5.5 and 15.5.11. */
+  boolean isGone() {
+    WireReply reply = reply();
+    return reply != null && (reply.status() == 404 || reply.status() == 410);
+  }
+
+  /** The same without the body that was answered. */
+  LogEntry withoutBody() {
+    WireReply reply = reply();
+    if (reply == null || !(asked instanceof Exchange exchange)) {
+      return this;
+    }
+    LogEntry other = new LogEntry(new Exchange(
+        exchange.origin(),
+        exchange.request(),
+        new WireReply(reply.status(), reply.reason(), reply.headers(), new byte[0]),
+        exchange.sentAt(),
+        exchange.took(),
+        exchange.fault()));
+    other.verdicts.addAll(verdicts);
+    return other;
+  }
+}

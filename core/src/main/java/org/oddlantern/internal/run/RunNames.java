@@ -1,0 +1,41 @@
+package org.oddlantern.internal.run;
+
+import java.security.SecureRandom;
+
+/** Names for runs and suites. */
+public final class RunNames {
+
+  private static final String ALPHABET = "0123456789abcdefghjkmnpqrstvwxyz";
+
+  private RunNames() {}
+
+  /**
+   * A name that no other run has.
+   *
+   * @return eight letters and digits
+   */
+  public static String fresh() {
+    SecureRandom random = new SecureRandom();
+    StringBuilder name = new StringBuilder();
+    for (int i = 0; i < 8; i++) {
+      name.append(ALPHABET.charAt(random.nextInt(ALPHABET.length())));
+    }
+    return name.toString();
+  }
+
+  /**
+   * The name of a suite for people: its simple name, sections joined by {@code >}.
+   *
+   * @param suite the class
+   * @return {@code HiveRegisterTest > Sharing}
+   */
+  public static String suite(Class<?> suite) {
+    Class<?> outer = suite.getEnclosingClass();
+    return outer == null ? suite.getSimpleName() : suite(outer) + " > " + suite.getSimpleName();
+  }
+
+  /** The text with what cannot stand in a header replaced. */
+  static String ascii(String text) {
+    return text.replaceAll("[^\\x21-\\x7e]", "?");
+  }
+}

@@ -1,0 +1,237 @@
+package org.oddlantern.internal.run;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.CookieJar;
+import org.oddlantern.http.internal.PooledTransport;
+import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.http.internal.TokenStore;
+import org.oddlantern.http.internal.Transport;
+import org.oddlantern.internal.journal.LateSecrets;
+import org.oddlantern.internal.mask.Masker;
+import org.oddlantern.internal.plan.Planned;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.plan.PlannedSupply;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.KnownPaths;
+import org.oddlantern.schema.KnownSchemas;
+
+/**
+ * Runs the cases of a plan: each as soon as its makers and its predecessors have finished, side by side in
+ * as many lanes as were asked for. Hands values on, puts back what was made, tells listeners.
+ *
+ * <pre>{@code
+ * RunResult result = new Runner(order, Clock.systemUTC()).run(List.of(console, journal));
+ * }</pre>
+ */
+public final class Runner {
+
+  /** For putting back everything that is still alive at the end. */
+  private static final Duration TOGETHER = Duration.ofSeconds(30);
+
+  private final RunOrder order;
+  private final Clock clock;
+  private final String run;
+  private final Masker masker;
+  private final Environments environments;
+  private final KnownSchemas schemas;
+  private final Schedule schedule;
+  private final Lanes lanes;
+  private final Handed handed;
+  private final Ledger ledger;
+  private final AtomicInteger leftBehind = new AtomicInteger();
+  private final Map<Thread, String> atWork = new ConcurrentHashMap<>();
+  private volatile @Nullable Broadcast told;
+  private volatile boolean stopped;
+
+  /**
+   * A runner for one run.
+   *
+   * @param order what to run, and on what
+   * @param clock tells when things happen
+   * @throws org.oddlantern.config.SettingsProblem if a suite is pinned to an environment that is not
+   *     there, or a service or database in use cannot be made
+   * @throws org.oddlantern.internal.plan.PlanRefused if a sample is known by a secret
+   */
+  public Runner(RunOrder order, Clock clock) {
+    List<Planned> nodes = order.plan().nodes();
+    this.order = order;
+    this.clock = clock;
+    this.environments = new Environments(order);
+    this.schemas = order.settings().schemas(order.loader(), environments.all(), order.variables());
+    this.run = RunNames.fresh();
+    this.masker = new Masker(order.settings().mask());
+    new SettingsCheck(order, environments, masker).done();
+    this.schedule = new Schedule(nodes, order.lanes());
+    this.lanes = new Lanes(order.lanes());
+    this.handed = new Handed(nodes);
+    this.ledger = new Ledger(nodes, handed::ended);
+  }
+
+  /**
+   * Gets ready what every run needs and what depends on none: mapping of JSON, the client. A run does
+   * without; a program that has something else to do first may call this in a thread beside.
+   */
+  public static void prepare() {
+    JsonMapping.standard().parse("[0]");
+    PooledTransport.prepare();
+  }
+
+  /**
+   * Runs every case; whatever one throws, the others run. To be called once.
+   *
+   * @param listeners who hears of it
+   * @return what came of it
+   */
+  public RunResult run(List<RunListener> listeners) {
+    Broadcast broadcast = new Broadcast(listeners);
+    Instant start = clock.instant();
+    long nanos = System.nanoTime();
+    broadcast.tell(started(start));
+    Entries entries;
+    try (Transport transport = new PooledTransport();
+        lanes) {
+      Workshop workshop = new Workshop(
+          order,
+          clock,
+          run,
+          masker,
+          environments,
+          transport,
+          new TokenStore(),
+          new KnownPaths(),
+          schemas,
+          broadcast,
+          atWork,
+          BodyBudget.ofHeap());
+      told = broadcast;
+      entries = new Entries(workshop);
+      runAll(workshop, entries);
+    }
+    broadcast.tell(new RunEvent.Ended(
+        clock.instant(),
+        (System.nanoTime() - nanos) / 1_000,
+        entries.counts(),
+        leftBehind.get(),
+        stopped,
+        masker.warnings()));
+    return new RunResult(entries.counts(), leftBehind.get(), stopped, broadcast.problems());
+  }
+
+  /**
+   * Hides in the journal of this run what was no secret yet when it was told. To be called once nobody
+   * writes it any more.
+   *
+   * @param journal the journal
+   * @return whether there was anything to hide
+   * @throws IOException if the journal cannot be read or written
+   */
+  public boolean hideLateSecrets(Path journal) throws IOException {
+    return new LateSecrets(masker).hidden(journal);
+  }
+
+  /**
+   * Stops the run: nothing more starts, what runs is interrupted, everything alive is put back within 30 s,
+   * and {@link #run} returns. May be called from any thread, and more than once.
+   */
+  public void stop() {
+    stopped = true;
+    schedule.stop();
+    lanes.stop();
+  }
+
+  /**
+   * Whether a case has told the process to end, which is a problem of the run then.
+   *
+   * @return true if one has
+   */
+  public boolean wasExitedByCase() {
+    Optional<String> exit = ProcessExit.of(Map.copyOf(atWork));
+    Broadcast broadcast = told;
+    if (broadcast != null) {
+      exit.ifPresent(broadcast::problem);
+    }
+    return exit.isPresent();
+  }
+
+  private RunEvent.Started started(Instant start) {
+    List<PlannedCase> cases = order.plan().cases();
+    int suites =
+        (int) cases.stream().map(one -> one.definition().suite()).distinct().count();
+    return new RunEvent.Started(
+        RunEvent.Started.FORMAT,
+        run,
+        order.name(),
+        order.environment().name(),
+        order.seed(),
+        start,
+        cases.size(),
+        suites,
+        order.lanes(),
+        order.plan().part().toString(),
+        warnings());
+  }
+
+  private List<String> warnings() {
+    List<String> warnings = new ArrayList<>(order.plan().warnings());
+    warnings.addAll(environments.warnings());
+    return warnings;
+  }
+
+  private void runAll(Workshop workshop, Entries entries) {
+    String held = new Readying(order, environments).waited(quiet(workshop));
+    CaseRunner cases = new CaseRunner(workshop, handed, entries, ledger);
+    Throwable broken =
+        lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, workshop, entries));
+    if (broken != null) {
+      stopped = true;
+      workshop
+          .broadcast()
+          .problem("the run could not go on, and what had finished is told: " + broken);
+    }
+    for (PlannedCase one : order.plan().cases()) {
+      if (!handed.has(one)) {
+        cases.interrupted(one);
+      }
+    }
+    new PutBacks(workshop, entries, lanes.first(), leftBehind, TOGETHER).all(ledger.rest());
+  }
+
+  private void runOne(
+      Planned one, Lane lane, String held, CaseRunner cases, Workshop workshop, Entries entries) {
+    PutBacks putBacks = new PutBacks(workshop, entries, lane, leftBehind, Duration.ofDays(1));
+    CaseRunner.Made made = one instanceof PlannedCase planned
+        ? cases.run(planned, lane, held, putBacks)
+        : cases.supply((PlannedSupply) one, lane, held);
+    Attempt attempt = made.attempt();
+    handed.put(one, attempt);
+    List<Belonging> ending = ledger.finished(
+        one, attempt.value() != null, attempt.outcome() == Outcome.PASSED, made.belongings());
+    if (stopped) {
+      ledger.keep(ending);
+    } else {
+      putBacks.all(ending);
+    }
+  }
+
+  /** Where nobody hears: what happens there belongs to no case. */
+  private static Surroundings quiet(Workshop workshop) {
+    return new Surroundings(
+        workshop.transport(), CaseRecorder.NONE, new CookieJar(), workshop.tokens(), "");
+  }
+}

@@ -1,0 +1,11 @@
+package org.oddlantern.json;
+
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A value that a path leads to, and its place.
+ *
+ * @param where the place
+ * @param value the value; a missing node if there is none
+ */
+public record Found(Location where, JsonNode value) {}

@@ -1,0 +1,380 @@
+package org.oddlantern.json.internal;
+
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.JsonSource;
+import org.oddlantern.json.Key;
+import org.oddlantern.json.NotJson;
+import org.oddlantern.json.Secret;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.StreamWriteFeature;
+import tools.jackson.core.exc.StreamConstraintsException;
+import tools.jackson.core.exc.StreamWriteException;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.core.util.DefaultIndenter;
+import tools.jackson.core.util.DefaultPrettyPrinter;
+import tools.jackson.core.util.Separators;
+import tools.jackson.databind.AnnotationIntrospector;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.ObjectWriter;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
+import tools.jackson.databind.cfg.DateTimeFeature;
+import tools.jackson.databind.cfg.EnumFeature;
+import tools.jackson.databind.introspect.AnnotationIntrospectorPair;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
+import tools.jackson.databind.node.BooleanNode;
+import tools.jackson.databind.node.IntNode;
+import tools.jackson.databind.node.LongNode;
+import tools.jackson.databind.node.NullNode;
+import tools.jackson.databind.node.StringNode;
+import tools.jackson.databind.type.LogicalType;
+
+/**
+ * How Java values become JSON and JSON becomes Java values: records and classes by their properties,
+ * dates of {@code java.time} as ISO 8601 text, decimals plain and without loss, enums by name, {@link
+ * Key} records as their one component, {@link Secret}s as their text. Reading is strict: a duplicate
+ * member name, a number written as text, a text written as number or a fraction where a whole number is
+ * wanted is refused.
+ * Immutable and thread-safe.
+ */
+public final class JsonMapping {
+
+  private static final StreamReadConstraints LIMITS = StreamReadConstraints.builder()
+      .maxNestingDepth(1_000)
+      .maxNumberLength(1_000)
+      .maxStringLength(100_000_000)
+      .build();
+
+  private static final JsonMapping STANDARD = new JsonMapping(
+      standardMapper(
+          new NeededComponents(),
+          new SimpleModule("odd-lantern-strict").setDeserializerModifier(new StrictTypes())),
+      secret -> {});
+
+  private final JsonMapper mapper;
+  private final Consumer<String> secrets;
+
+  private JsonMapping(JsonMapper mapper, Consumer<String> secrets) {
+    this.mapper = mapper;
+    this.secrets = secrets;
+  }
+
+  private static JsonMapper standardMapper(AnnotationIntrospector needed, SimpleModule types) {
+    return withOwnTypes(JsonMapper.builder(
+                JsonFactory.builder().streamReadConstraints(LIMITS).build())
+            .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)
+            .nodeFactory(new Decimals.Nodes())
+            .enable(
+                StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN,
+                StreamWriteFeature.USE_FAST_DOUBLE_WRITER)
+            .enable(
+                DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS,
+                DeserializationFeature.FAIL_ON_READING_DUP_TREE_KEY)
+            .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+            .disable(
+                MapperFeature.ALLOW_COERCION_OF_SCALARS,
+                MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+            .withCoercionConfig(
+                LogicalType.Textual,
+                texts -> texts
+                    .setCoercion(CoercionInputShape.Integer, CoercionAction.Fail)
+                    .setCoercion(CoercionInputShape.Float, CoercionAction.Fail)
+                    .setCoercion(CoercionInputShape.Boolean, CoercionAction.Fail))
+            .withCoercionConfigDefaults(
+                all -> all.setCoercion(CoercionInputShape.EmptyString, CoercionAction.Fail))
+            .enable(EnumFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
+            .disable(DateTimeFeature.ADJUST_DATES_TO_CONTEXT_TIME_ZONE)
+            .addModule(types))
+        .annotationIntrospector(AnnotationIntrospectorPair.pair(
+            new KeyIntrospector(),
+            AnnotationIntrospectorPair.pair(needed, JsonMapper.builder().annotationIntrospector())))
+        .build();
+  }
+
+  private static JsonMapper.Builder withOwnTypes(JsonMapper.Builder builder) {
+    return builder
+        .annotationIntrospector(AnnotationIntrospectorPair.pair(
+            new KeyIntrospector(), builder.annotationIntrospector()))
+        .addModule(SecretModule.make());
+  }
+
+  /**
+   * The mapping used wherever no other is given.
+   *
+   * @return the mapping
+   */
+  public static JsonMapping standard() {
+    return STANDARD;
+  }
+
+  /**
+   * The mapping of what this library has written itself, where what is absent is empty.
+   *
+   * @return the mapping
+   */
+  public static JsonMapping ofRecords() {
+    return OfRecords.MAPPING;
+  }
+
+  /**
+   * A mapping by a mapper of one's own, which keeps its own rules; secrets, {@link Key} records and
+   * payloads travel as they do by the standard one.
+   *
+   * @param own the mapper; it is copied, not changed
+   * @return the mapping
+   */
+  public static JsonMapping of(JsonMapper own) {
+    return new JsonMapping(withOwnTypes(own.rebuild()).build(), secret -> {});
+  }
+
+  /**
+   * This mapping with somebody who hears of every secret that is written or read.
+   *
+   * @param listener hears the text of each {@link Secret}
+   * @return the mapping
+   */
+  public JsonMapping hearing(Consumer<String> listener) {
+    return new JsonMapping(mapper, listener);
+  }
+
+  void hear(String secret) {
+    secrets.accept(secret);
+  }
+
+  /**
+   * The tree of a value as it would travel.
+   *
+   * @param value a record, map, list, scalar, tree or {@link JsonSource}; null is JSON's null
+   * @return the tree; not to be changed
+   * @throws IllegalArgumentException if the value cannot be written, naming its type and the reason
+   */
+  public JsonNode tree(@Nullable Object value) {
+    if (value == null) {
+      return NullNode.getInstance();
+    }
+    if (value instanceof JsonNode node) {
+      return Nesting.checked(node);
+    }
+    if (value instanceof JsonSource source) {
+      return source.tree(this::tree);
+    }
+    JsonNode scalar = scalar(value);
+    if (scalar != null) {
+      return scalar;
+    }
+    try {
+      return writer().valueToTree(value);
+    } catch (JacksonException e) {
+      throw new IllegalArgumentException(
+          "a value of type " + value.getClass().getName() + " cannot be written as JSON: "
+              + e.getOriginalMessage(),
+          e);
+    }
+  }
+
+  /**
+   * Parses one JSON document.
+   *
+   * @param text the whole document
+   * @return its tree
+   * @throws NotJson if it is not JSON, with line and column
+   */
+  public JsonNode parse(String text) {
+    try {
+      return present(mapper.readTree(text));
+    } catch (JacksonException e) {
+      throw notJson(e);
+    }
+  }
+
+  /**
+   * Parses one JSON document in UTF-8 (RFC 8259, section 8.1).
+   *
+   * @param bytes the whole document
+   * @return its tree
+   * @throws NotJson if it is not JSON, with line and column
+   */
+  public JsonNode parse(byte[] bytes) {
+    String encoding = Utf8.problem(bytes);
+    if (!encoding.isEmpty()) {
+      throw badlyEncoded(encoding, Utf8.before(bytes));
+    }
+    try {
+      return present(mapper.readTree(bytes));
+    } catch (JacksonException e) {
+      throw notJson(inCharacters(bytes, e));
+    }
+  }
+
+  /** From text the same error has a place that counts characters. */
+  private JacksonException inCharacters(byte[] bytes, JacksonException inBytes) {
+    try {
+      mapper.readTree(new String(bytes, StandardCharsets.UTF_8));
+      return inBytes;
+    } catch (JacksonException e) {
+      return e;
+    }
+  }
+
+  /**
+   * Reads a document piece by piece.
+   *
+   * @param text the whole document
+   * @return a parser before its first token
+   */
+  public JsonParser parser(String text) {
+    return mapper.createParser(text);
+  }
+
+  /**
+   * Reads a document in UTF-8 piece by piece.
+   *
+   * @param bytes the whole document
+   * @return a parser before its first token
+   */
+  public JsonParser parser(byte[] bytes) {
+    return mapper.createParser(bytes);
+  }
+
+  /**
+   * Reads a value from a tree.
+   *
+   * @param <T> the type wanted
+   * @param node the tree; not missing
+   * @param type the type wanted
+   * @return the value; null only where the tree is JSON's null
+   * @throws TypeMismatch if the tree does not fit the type, naming the value and the type
+   */
+  public <T> T read(JsonNode node, Class<T> type) {
+    try {
+      return mapper
+          .readerFor(mapper.constructType(type))
+          .withAttribute(SecretModule.MAPPING, this)
+          .withAttribute(UntypedScalar.ATTRIBUTE, UntypedText.isIn(node) ? true : null)
+          .readValue(node);
+    } catch (JacksonException e) {
+      throw Misfit.of(node, type, e);
+    }
+  }
+
+  /**
+   * Writes a value as compact JSON text.
+   *
+   * @param value anything {@link #tree} takes
+   * @return the text
+   */
+  public String write(@Nullable Object value) {
+    JsonNode tree = tree(value);
+    return written(mapper.writer(), writer -> writer.writeValueAsString(tree));
+  }
+
+  /**
+   * Writes a tree as JSON text for people: a line for each field, indented by two blanks.
+   *
+   * @param tree the tree
+   * @return the text, without a line end after it
+   */
+  public String writeIndented(JsonNode tree) {
+    Separators spaced = Separators.createDefaultInstance()
+        .withObjectNameValueSpacing(Separators.Spacing.AFTER)
+        .withArrayElementSpacing(Separators.Spacing.AFTER)
+        .withObjectEmptySeparator("")
+        .withArrayEmptySeparator("");
+    DefaultIndenter indenter = new DefaultIndenter("  ", "\n");
+    ObjectWriter pretty = mapper
+        .writer()
+        .with(new DefaultPrettyPrinter(spaced)
+            .withObjectIndenter(indenter)
+            .withArrayIndenter(new DefaultPrettyPrinter.NopIndenter()));
+    return written(pretty, writer -> writer.writeValueAsString(tree));
+  }
+
+  /**
+   * Writes a value as compact JSON in UTF-8.
+   *
+   * @param value anything {@link #tree} takes
+   * @return the bytes
+   */
+  public byte[] writeBytes(@Nullable Object value) {
+    Object whole = value instanceof JsonSource ? tree(value) : value;
+    return written(writer(), writer -> writer.writeValueAsBytes(whole));
+  }
+
+  /**
+   * A generator that writes UTF-8 piece by piece and leaves the stream open.
+   *
+   * @param stream where to write
+   * @return the generator
+   */
+  public JsonGenerator generator(OutputStream stream) {
+    return mapper.writer().without(StreamWriteFeature.AUTO_CLOSE_TARGET).createGenerator(stream);
+  }
+
+  /** A number of more zeros than the mapper writes out keeps its exponent, and the others theirs with it. */
+  private static <T> T written(ObjectWriter writer, Function<ObjectWriter, T> how) {
+    try {
+      return how.apply(writer);
+    } catch (StreamWriteException e) {
+      return how.apply(writer.without(StreamWriteFeature.WRITE_BIGDECIMAL_AS_PLAIN));
+    }
+  }
+
+  private ObjectWriter writer() {
+    return mapper.writer().withAttribute(SecretModule.MAPPING, this);
+  }
+
+  /** The commonest values without the machinery. */
+  private static @Nullable JsonNode scalar(Object value) {
+    if (value instanceof String text) {
+      return StringNode.valueOf(text);
+    }
+    if (value instanceof Integer number) {
+      return IntNode.valueOf(number);
+    }
+    if (value instanceof Long number) {
+      return LongNode.valueOf(number);
+    }
+    return value instanceof Boolean truth ? BooleanNode.valueOf(truth) : null;
+  }
+
+  private static JsonNode present(JsonNode node) {
+    if (node.isMissingNode()) {
+      throw new NotJson("there is nothing in it", 1, 1);
+    }
+    return node;
+  }
+
+  private static NotJson notJson(JacksonException e) {
+    String reason = e instanceof StreamConstraintsException
+        ? "it goes past a limit of this library: " + e.getOriginalMessage()
+        : JsonFault.words(e.getOriginalMessage());
+    var place = e.getLocation();
+    return new NotJson(
+        reason, place == null ? 0 : place.getLineNr(), place == null ? 0 : place.getColumnNr());
+  }
+
+  /** Made when it is needed, which most runs never do. */
+  private static final class OfRecords {
+    private static final JsonMapping MAPPING = new JsonMapping(
+        standardMapper(
+            AnnotationIntrospector.nopInstance(), new SimpleModule("odd-lantern-records")),
+        secret -> {});
+  }
+
+  /** Bytes that are no UTF-8, after a text that still was. */
+  private static NotJson badlyEncoded(String reason, String before) {
+    int line = (int) before.chars().filter(c -> c == '\n').count() + 1;
+    return new NotJson(reason, line, before.length() - before.lastIndexOf('\n'), true);
+  }
+}

@@ -1,0 +1,101 @@
+package org.oddlantern.json.internal;
+
+import java.util.Collection;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Finds the known name a mistyped one was most likely meant to be. */
+public final class NearestMatch {
+
+  private static final int LONGEST = 100;
+  private static final int MOST = 10_000;
+
+  private NearestMatch() {}
+
+  /**
+   * The known name that is closest, if one is close enough to be a likely slip.
+   *
+   * @param name what was written
+   * @param known the names that exist
+   * @return the nearest, or empty
+   */
+  public static Optional<String> among(String name, Collection<String> known) {
+    if (name.length() > LONGEST) {
+      return Optional.empty();
+    }
+    String wanted = folded(name);
+    int apart = Math.max(1, name.length() / 3);
+    int allowed = apart;
+    String nearest = null;
+    int looked = 0;
+    for (String candidate : known) {
+      if (++looked > MOST || allowed < 0) {
+        break;
+      }
+      if (Math.abs(candidate.length() - name.length()) <= apart) {
+        int distance = distance(wanted, folded(candidate), allowed);
+        if (distance <= allowed) {
+          nearest = candidate;
+          allowed = distance - 1;
+        }
+      }
+    }
+    return Optional.ofNullable(nearest);
+  }
+
+  /**
+   * A hint that names the nearest match.
+   *
+   * @param name what was written
+   * @param known the names that exist
+   * @return {@code did you mean 'label'?}, or an empty text
+   */
+  public static String hint(String name, Collection<String> known) {
+    return among(name, known).map(near -> "did you mean '" + near + "'?").orElse("");
+  }
+
+  private static String folded(String name) {
+    String lower = name.toLowerCase(Locale.ROOT);
+    return lower.indexOf('_') < 0 && lower.indexOf('-') < 0
+        ? lower
+        : lower.replace("_", "").replace("-", "");
+  }
+
+  /**
+   * Edits (insert, remove, replace, swap neighbours) from one text to the other; more than allowed as
+   * soon as it is certain that there are more.
+   */
+  private static int distance(String a, String b, int allowed) {
+    int[] before = new int[b.length() + 1];
+    int[] last = new int[b.length() + 1];
+    int[] row = new int[b.length() + 1];
+    for (int j = 0; j <= b.length(); j++) {
+      last[j] = j;
+    }
+    int leastBefore = 0;
+    for (int i = 1; i <= a.length(); i++) {
+      row[0] = i;
+      int least = i;
+      for (int j = 1; j <= b.length(); j++) {
+        int replace = last[j - 1] + (a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1);
+        row[j] = Math.min(replace, 1 + Math.min(last[j], row[j - 1]));
+        if (i > 1
+            && j > 1
+            && a.charAt(i - 1) == b.charAt(j - 2)
+            && a.charAt(i - 2) == b.charAt(j - 1)) {
+          row[j] = Math.min(row[j], before[j - 2] + 1);
+        }
+        least = Math.min(least, row[j]);
+      }
+      if (least > allowed && leastBefore > allowed) {
+        return least; // a swap looks back two rows, so two must be beyond
+      }
+      leastBefore = least;
+      int[] spare = before;
+      before = last;
+      last = row;
+      row = spare;
+    }
+    return last[b.length()];
+  }
+}

@@ -1,0 +1,24 @@
+package org.oddlantern.json.internal.path;
+
+import java.util.Map;
+import org.oddlantern.json.Found;
+import tools.jackson.databind.JsonNode;
+
+/** The children of a value, in document order. */
+final class Children {
+
+  private Children() {}
+
+  static void of(Found parent, Selector.Sink sink) {
+    JsonNode value = parent.value();
+    if (value.isArray()) {
+      for (int i = 0; i < value.size(); i++) {
+        sink.accept(parent.where().child(i), value.get(i));
+      }
+    } else if (value.isObject()) {
+      for (Map.Entry<String, JsonNode> member : value.properties()) {
+        sink.accept(parent.where().child(member.getKey()), member.getValue());
+      }
+    }
+  }
+}

@@ -1,5 +1,0 @@
-/** From classes to a plan: discovery, values, order. */
-@NullMarked
-package org.oddlantern.plan;
-
-import org.jspecify.annotations.NullMarked;

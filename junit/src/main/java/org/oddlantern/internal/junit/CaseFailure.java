@@ -1,0 +1,73 @@
+package org.oddlantern.internal.junit;
+
+import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.json.Finding;
+import org.opentest4j.AssertionFailedError;
+
+/**
+ * A check that did not hold, for whoever shows what was expected beside what came. Made of a record, so
+ * secrets are hidden.
+ */
+final class CaseFailure {
+
+  private CaseFailure() {}
+
+  /** The failure or problem of a case that did not pass. */
+  static Throwable of(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    String message = problem == null
+        ? one.outcome().word()
+        : (problem.type().isEmpty() ? "" : problem.type() + ": ") + problem.message();
+    Throwable thrown = switch (one.outcome()) {
+      case FAILED -> failure(one, message);
+      case BLOCKED -> new CaseProblem("blocked: " + message);
+      case INTERRUPTED -> new CaseProblem("interrupted: " + message);
+      default -> new CaseProblem(message);
+    };
+    thrown.setStackTrace(stack(one));
+    return thrown;
+  }
+
+  private static Throwable failure(CaseRecord one, String message) {
+    List<Finding> findings = one.exchanges().stream()
+        .flatMap(exchange -> exchange.verdicts().stream())
+        .filter(verdict -> !verdict.holds() && !verdict.warning())
+        .map(Verdict::told)
+        .flatMap(List::stream)
+        .toList();
+    return findings.isEmpty()
+        ? new AssertionFailedError(message)
+        : new AssertionFailedError(
+            message, told(findings, Finding::wanted), told(findings, Finding::got));
+  }
+
+  /** One side of all findings, place by place, so that the sides can be laid beside each other. */
+  private static String told(List<Finding> findings, Function<Finding, String> side) {
+    return findings.size() == 1
+        ? side.apply(findings.get(0))
+        : findings.stream()
+            .map(finding -> finding.where() + "  " + side.apply(finding))
+            .collect(Collectors.joining("\n"));
+  }
+
+  /** The one line that matters: of the suite where it happened, or where the case stands. */
+  private static StackTraceElement[] stack(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    String at = problem == null || problem.at().isEmpty() ? one.place() : problem.at();
+    int colon = at.lastIndexOf(':');
+    String digits = at.substring(colon + 1);
+    if (colon < 0 || !digits.matches("\\d{1,9}")) {
+      return new StackTraceElement[0];
+    }
+    String suite = one.id().replaceAll("#.*", "");
+    String method = one.id().replaceAll("^.*?#", "").replaceAll("[@\\[].*", "");
+    return new StackTraceElement[] {
+      new StackTraceElement(suite, method, at.substring(0, colon), Integer.parseInt(digits))
+    };
+  }
+}

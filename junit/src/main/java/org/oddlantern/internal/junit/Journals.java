@@ -1,0 +1,106 @@
+package org.oddlantern.internal.junit;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.journal.JoinedJournals;
+import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.reports.KeptRuns;
+import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.run.RunNames;
+
+/**
+ * The journals of one build: a build may run its tests in several JVMs, and each in several requests.
+ *
+ * @param out the folder of the build's results
+ */
+public record Journals(RunFolder out) {
+
+  /**
+   * Of a folder.
+   *
+   * @param out the folder of the build's results
+   * @return its journals
+   */
+  public static Journals in(RunFolder out) {
+    return new Journals(out);
+  }
+
+  /**
+   * Begins a journal beside those of the same build.
+   *
+   * @return the journal
+   * @throws IOException if it cannot be written
+   */
+  public JournalWriter begun() throws IOException {
+    return new JournalWriter(folder().resolve(RunNames.fresh()).resolve("journal.jsonl"));
+  }
+
+  /** Removes the journals of earlier builds. */
+  void forgetEarlier() throws IOException {
+    Instant begin = beginOfBuild();
+    for (Path one : folders()) {
+      if (Files.getLastModifiedTime(one.resolve("journal.jsonl")).toInstant().isBefore(begin)) {
+        remove(one);
+      }
+    }
+  }
+
+  /** Joins all journals of this build, and writes reports; does nothing if there are none. */
+  void tellIfAny(@Nullable KeptRuns history) throws IOException {
+    if (folders().isEmpty()) {
+      return;
+    }
+    try (FileChannel channel = FileChannel.open(
+            folder().resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        FileLock lock = channel.lock()) {
+      List<Path> journals =
+          folders().stream().map(one -> one.resolve("journal.jsonl")).toList();
+      if (lock.isValid()) {
+        JoinedJournals joined = new JoinedJournals(journals);
+        joined.write(out.journal());
+        out.writeReports(history, joined.runs());
+      }
+    }
+  }
+
+  private List<Path> folders() throws IOException {
+    if (Files.notExists(folder())) {
+      return List.of();
+    }
+    try (Stream<Path> all = Files.list(folder())) {
+      return all.filter(one -> Files.isRegularFile(one.resolve("journal.jsonl")))
+          .sorted()
+          .toList();
+    }
+  }
+
+  private Path folder() {
+    return out.path().resolve("journals");
+  }
+
+  /** A build forks JVMs for tests, maybe several; whoever starts tests itself is a build of its own. */
+  private static Instant beginOfBuild() {
+    ProcessHandle own = ProcessHandle.current();
+    boolean forked = System.getProperty("surefire.real.class.path") != null
+        || System.getProperty("surefire.test.class.path") != null;
+    ProcessHandle first = forked ? own.parent().orElse(own) : own;
+    return first.info().startInstant().orElse(Instant.EPOCH);
+  }
+
+  private static void remove(Path folder) throws IOException {
+    try (Stream<Path> files = Files.walk(folder)) {
+      for (Path file : files.sorted(Comparator.reverseOrder()).toList()) {
+        Files.deleteIfExists(file);
+      }
+    }
+  }
+}

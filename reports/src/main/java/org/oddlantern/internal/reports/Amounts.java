@@ -1,0 +1,75 @@
+package org.oddlantern.internal.reports;
+
+import java.time.Duration;
+import java.util.Locale;
+
+/** How numbers and times are told to people. */
+public final class Amounts {
+
+  private Amounts() {}
+
+  /**
+   * A count with its noun.
+   *
+   * @param count the count
+   * @param noun the noun for one
+   * @return {@code 1 case}, {@code 2 cases}
+   */
+  public static String of(long count, String noun) {
+    return count + " " + noun + (count == 1 ? "" : "s");
+  }
+
+  /**
+   * A count with the word of an outcome.
+   *
+   * @param count the count
+   * @param word the word
+   * @return {@code 2 skipped}, {@code 2 known faults}
+   */
+  public static String counted(long count, String word) {
+    return word.equals("known fault") ? of(count, word) : count + " " + word;
+  }
+
+  /**
+   * A time short enough for a column.
+   *
+   * @param micros microseconds
+   * @return {@code 12 ms}, {@code 3.4 s}, {@code 2 min 5 s}
+   */
+  public static String time(long micros) {
+    long millis = Math.round(micros / 1_000.0);
+    if (millis < 1_000) {
+      return millis + " ms";
+    }
+    if (millis < 60_000) {
+      return String.format(Locale.ROOT, "%.1f s", millis / 1_000.0);
+    }
+    long seconds = Math.round(millis / 1_000.0);
+    return seconds / 60 + " min " + seconds % 60 + " s";
+  }
+
+  /**
+   * A time.
+   *
+   * @param time the time
+   * @return as {@link #time(long)}
+   */
+  public static String time(Duration time) {
+    return time(time.toNanos() / 1_000);
+  }
+
+  /**
+   * A size.
+   *
+   * @param bytes the number of bytes
+   * @return {@code 318 bytes}, {@code 12.4 KB}, {@code 3.1 MB}
+   */
+  public static String size(long bytes) {
+    if (bytes < 10_000) {
+      return of(bytes, "byte");
+    }
+    return bytes < 1_000_000
+        ? String.format(Locale.ROOT, "%.1f KB", bytes / 1_000.0)
+        : String.format(Locale.ROOT, "%.1f MB", bytes / 1_000_000.0);
+  }
+}

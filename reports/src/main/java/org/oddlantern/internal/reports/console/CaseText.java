@@ -1,0 +1,162 @@
+package org.oddlantern.internal.reports.console;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.VerdictGroup;
+import org.oddlantern.internal.record.AskedRecord;
+import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.json.Finding;
+
+/** What is told of a case below its line: nothing if all held, everything if something did not. */
+final class CaseText {
+
+  private static final int BODY = 1_000;
+  private static final int SHORT = 200;
+  private static final int STACK = 12;
+
+  private final List<String> lines = new ArrayList<>();
+
+  private CaseText() {}
+
+  static List<String> of(CaseRecord one, Detail detail) {
+    CaseText text = new CaseText();
+    boolean every = detail == Detail.EXCHANGES;
+    if (one.outcome().isGreen() && one.outcome() != Outcome.PASSED) {
+      text.notRun(one);
+      return text.lines;
+    }
+    boolean passed = one.outcome() == Outcome.PASSED;
+    if (one.problem() != null) {
+      text.problem(one.problem(), one);
+    }
+    for (AskedRecord asked : one.asked()) {
+      if (asked.isTroubled() || every) {
+        text.troubled(asked, !passed || every);
+      } else if (!passed) {
+        text.line(asked.line() + ", " + answer(asked) + " in " + Amounts.time(asked.tookMicros()));
+      }
+    }
+    one.printed().lines().forEach(line -> text.line("printed   " + line));
+    return text.lines;
+  }
+
+  /** Why it did not run, or where its fault is noted; no more, since nobody has to look. */
+  private void notRun(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    if (one.outcome() == Outcome.KNOWN_FAULT) {
+      line(one.knownFault()
+          + (problem == null || problem.at().isEmpty() ? "" : ", at " + problem.at()));
+    } else if (one.outcome() == Outcome.SKIPPED && problem != null) {
+      problem.message().lines().forEach(this::line);
+    }
+  }
+
+  private void problem(ProblemRecord problem, CaseRecord one) {
+    boolean told =
+        problem.type().isEmpty() && one.asked().stream().anyMatch(AskedRecord::isTroubled);
+    String at = problem.at().isEmpty() ? one.place() : problem.at();
+    if (one.outcome() == Outcome.BLOCKED) {
+      line("by " + problem.message());
+    } else if (told) {
+      line("at " + at);
+    } else {
+      line("at " + at + (problem.type().isEmpty() ? "" : ", " + problem.type()));
+      problem.message().lines().forEach(this::line);
+    }
+    problem
+        .stack()
+        .lines()
+        .skip(problem.message().lines().count())
+        .limit(STACK)
+        .forEach(this::line);
+  }
+
+  private static String answer(AskedRecord asked) {
+    return asked instanceof ExchangeRecord exchange
+        ? "answered " + exchange.answer()
+        : "answered " + ((QueryRecord) asked).amount();
+  }
+
+  private void troubled(AskedRecord asked, boolean whole) {
+    if (asked instanceof ExchangeRecord exchange) {
+      troubled(exchange, whole);
+    } else if (asked instanceof QueryRecord query) {
+      troubled(query, whole);
+    }
+  }
+
+  private void troubled(QueryRecord query, boolean whole) {
+    line(query.line() + (query.fault() == null ? ", answered " + query.amount() : " got no answer")
+        + " after " + Amounts.time(query.tookMicros()));
+    if (query.fault() != null) {
+      line("  " + query.fault());
+    }
+    VerdictGroup.failed(query.verdicts()).forEach(this::verdicts);
+    if (whole && query.fault() == null) {
+      String answer = query.answer();
+      line(
+          "  came      " + (answer.length() <= BODY ? answer : answer.substring(0, SHORT) + "..."));
+    }
+  }
+
+  private void troubled(ExchangeRecord exchange, boolean whole) {
+    String name = exchange.name().isEmpty() ? "" : exchange.name() + ": ";
+    String came = exchange.fault() == null ? ", answered " + exchange.answer() : " got no reply";
+    line(name + exchange.line() + came + " after " + Amounts.time(exchange.tookMicros()));
+    if (exchange.fault() != null) {
+      line("  " + exchange.fault());
+    }
+    VerdictGroup.failed(exchange.verdicts()).forEach(this::verdicts);
+    if (whole) {
+      body("sent", exchange.requestBody(), List.of());
+      body("came", exchange.replyBody(), exchange.verdicts());
+    }
+    if (exchange.isTroubled()) {
+      line("  repeat    " + exchange.curl());
+    }
+  }
+
+  private void verdicts(VerdictGroup group) {
+    group.checks().forEach(check -> line("  " + (group.warning() ? "warning: " : "") + check));
+    for (Finding finding : group.findings()) {
+      finding.lines().forEach(text -> line("    " + text));
+    }
+  }
+
+  private void body(String word, BodyRecord body, List<Verdict> verdicts) {
+    String text = body.text();
+    if (text != null && text.length() <= BODY) {
+      line("  %-9s %s".formatted(word, text));
+    } else if (text != null) {
+      line(String.format(
+          Locale.ROOT,
+          "  %-9s %s... (%d characters in all, see the report)",
+          word,
+          text.substring(0, SHORT),
+          text.length()));
+      Surroundings.of(text, verdicts).forEach(part -> line("  %-9s %s".formatted("", part)));
+    } else if (!body.parts().isEmpty()) {
+      line("  %-9s %s in %s"
+          .formatted(word, Amounts.size(body.bytes()), Amounts.of(body.parts().size(), "part")));
+      body.parts().forEach(part -> line("  %-9s   %s".formatted("", part.words())));
+    } else if (body.bytes() > 0) {
+      line("  %-9s %s, %s"
+          .formatted(
+              word,
+              Amounts.size(body.bytes()),
+              body.file() == null ? "which are no text" : "see the report"));
+    }
+  }
+
+  private void line(String text) {
+    lines.add(Plain.line(text));
+  }
+}

@@ -1,0 +1,111 @@
+package org.oddlantern.internal.reports.html;
+
+import java.util.List;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.VerdictGroup;
+import org.oddlantern.internal.record.AskedRecord;
+import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.json.Finding;
+
+/**
+ * A call and its reply, or a query and its answer, as a page shows them.
+ *
+ * @param title what was asked, in words or as the line of the call
+ * @param line the line of the call
+ * @param answer status and reason, or that there was no reply
+ * @param time how long it took
+ * @param fault why there is no reply; empty if there is one
+ * @param failed the checks that do not hold, those that fail alike together
+ * @param held the checks that hold, in words
+ * @param requestHeaders the headers sent
+ * @param requestBody the body sent
+ * @param replyHeaders the headers that came
+ * @param replyBody the body that came
+ * @param curl a command line that repeats the call; empty if there is none
+ */
+public record ExchangeView(
+    String title,
+    String line,
+    String answer,
+    String time,
+    String fault,
+    List<VerdictGroup> failed,
+    List<String> held,
+    List<Header> requestHeaders,
+    BodyView requestBody,
+    List<Header> replyHeaders,
+    BodyView replyBody,
+    String curl) {
+
+  static ExchangeView of(AskedRecord asked, Bodies bodies) {
+    return asked instanceof ExchangeRecord exchange
+        ? of(exchange, bodies)
+        : of((QueryRecord) asked, bodies);
+  }
+
+  private static ExchangeView of(QueryRecord query, Bodies bodies) {
+    BodyRecord answer = new BodyRecord(query.answer().length(), query.answer(), null, List.of());
+    return new ExchangeView(
+        "look into " + query.database(),
+        query.statement(),
+        query.amount(),
+        Amounts.time(query.tookMicros()),
+        query.fault() == null ? "" : query.fault(),
+        VerdictGroup.failed(query.verdicts()),
+        query.verdicts().stream().filter(Verdict::holds).map(Verdict::words).toList(),
+        List.of(),
+        BodyView.ofQuery(query.sql(), query.parameters()),
+        List.of(),
+        BodyView.of(answer, bodies, findings(query.verdicts(), false)),
+        "");
+  }
+
+  private static ExchangeView of(ExchangeRecord exchange, Bodies bodies) {
+    return new ExchangeView(
+        exchange.name(),
+        exchange.line(),
+        exchange.answer(),
+        Amounts.time(exchange.tookMicros()),
+        exchange.fault() == null ? "" : exchange.fault(),
+        VerdictGroup.failed(exchange.verdicts()),
+        exchange.verdicts().stream().filter(Verdict::holds).map(Verdict::words).toList(),
+        exchange.requestHeaders(),
+        BodyView.of(exchange.requestBody(), bodies, findings(exchange.verdicts(), true))
+            .typed(exchange.requestHeaders()),
+        exchange.replyHeaders(),
+        BodyView.of(exchange.replyBody(), bodies, findings(exchange.verdicts(), false))
+            .typed(exchange.replyHeaders()),
+        exchange.curl());
+  }
+
+  private static List<Finding> findings(List<Verdict> verdicts, boolean sent) {
+    return verdicts.stream()
+        .filter(verdict -> verdict.sent() == sent)
+        .flatMap(verdict -> verdict.findings().stream())
+        .toList();
+  }
+
+  /**
+   * How many checks hold, in words.
+   *
+   * @return {@code 2 checks hold}, or that nothing was checked
+   */
+  public String heldWords() {
+    return held.isEmpty()
+        ? "nothing checked"
+        : Amounts.of(held.size(), "check") + (held.size() == 1 ? " holds" : " hold");
+  }
+
+  /**
+   * Whether something is wrong with it.
+   *
+   * @return true if a check does not hold or no reply came
+   */
+  public boolean troubled() {
+    return !failed.isEmpty() || !fault.isEmpty();
+  }
+}

@@ -1,0 +1,167 @@
+package org.oddlantern.internal.reports.html;
+
+import gg.jte.ContentType;
+import gg.jte.TemplateEngine;
+import gg.jte.TemplateOutput;
+import gg.jte.output.WriterOutput;
+import java.io.BufferedWriter;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
+import java.io.Writer;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Queue;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.stream.Stream;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.RunHistory;
+
+/**
+ * Writes the report as a folder: {@code index.html}, a page for each suite, maybe one of earlier runs, one
+ * stylesheet, one script. It is whole without the script, has no inline style, and escapes everything from
+ * outside.
+ */
+public final class HtmlReport {
+
+  private static final String STYLE = "ledger.css";
+  private static final String SCRIPT = "ledger.js";
+
+  /** From here on it pays to write pages side by side. */
+  private static final int MANY = 500;
+
+  private final TemplateEngine templates = TemplateEngine.createPrecompiled(ContentType.Html);
+  private final Path folder;
+
+  private final Queue<IOException> unmade = new ConcurrentLinkedQueue<>();
+
+  private HtmlReport(Path folder) {
+    this.folder = folder;
+  }
+
+  /**
+   * Writes the report of every case; the pages of an earlier one are removed.
+   *
+   * @param run the run
+   * @param journal its journal, for bodies that lie beside it
+   * @param folder where the report goes
+   * @throws IOException if it cannot be written
+   */
+  public static void write(RunData run, Journal journal, Path folder) throws IOException {
+    write(run, journal, folder, ReportScope.STANDARD);
+  }
+
+  /**
+   * Writes the report; the pages of an earlier one are removed.
+   *
+   * @param run the run
+   * @param journal its journal, for bodies that lie beside it
+   * @param folder where the report goes
+   * @param scope how much it tells
+   * @throws IOException if it cannot be written
+   */
+  public static void write(RunData run, Journal journal, Path folder, ReportScope scope)
+      throws IOException {
+    try {
+      new HtmlReport(folder).write(run, new Bodies(journal, folder), scope);
+    } catch (UncheckedIOException e) {
+      throw new IOException(e.getMessage(), e);
+    }
+  }
+
+  private void write(RunData run, Bodies bodies, ReportScope scope) throws IOException {
+    Files.createDirectories(folder);
+    try (DirectoryStream<Path> old =
+        Files.newDirectoryStream(folder, "{index,history,suite-*}.html")) {
+      for (Path page : old) {
+        Files.delete(page);
+      }
+    }
+    copy(STYLE);
+    copy(SCRIPT);
+    Index index = new Index(run, bodies, scope);
+    if (scope.pages() != Pages.COUNTS) {
+      Stream<SuiteView> suites =
+          index.suites().stream().filter(suite -> !suite.page().isEmpty());
+      (run.cases().size() < MANY ? suites : suites.parallel())
+          .forEach(suite -> suite(suite, run.started().name()));
+    }
+    RunHistory history = scope.history();
+    if (history != null) {
+      page(
+          "history.html",
+          "history.jte",
+          Map.of(
+              "page",
+              HistoryView.of(history, index::address),
+              "name",
+              run.started().name()));
+    }
+    page("index.html", "index.jte", Map.of("page", index.view()));
+    IOException first = unmade.peek();
+    if (first != null) {
+      throw new IOException(first.getMessage() + "; the other pages are whole", first);
+    }
+    Throwable body = bodies.unshown().peek();
+    if (body != null) {
+      int count = bodies.unshown().size();
+      throw new IOException(
+          (count == 1 ? "a body" : count + " bodies") + " could not be shown: " + body.getMessage()
+              + "; the rest of the report is whole",
+          body);
+    }
+  }
+
+  private void suite(SuiteView suite, String run) {
+    try {
+      page(suite.page(), "suite.jte", Map.of("suite", suite, "run", run));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e.getMessage(), e);
+    } catch (RuntimeException | StackOverflowError e) {
+      unmade.add(new IOException("the page " + suite.page() + " could not be made: " + e, e));
+      unmade(suite.page());
+    }
+  }
+
+  /** A page in the stead of one that could not be made, so that links lead somewhere. */
+  private void unmade(String name) {
+    String text =
+        "<!DOCTYPE html><html lang=\"en\"><meta charset=\"utf-8\"><title>Odd Lantern</title>"
+            + "<link rel=\"stylesheet\" href=\"ledger.css\"><p class=\"warning\">This page could not be shown."
+            + " The journal of the run has what stands in it.</p></html>";
+    try {
+      Files.writeString(folder.resolve(name), text);
+    } catch (IOException e) {
+      unmade.add(e);
+    }
+  }
+
+  private void copy(String name) throws IOException {
+    try (InputStream resource = HtmlReport.class.getResourceAsStream(name)) {
+      if (resource == null) {
+        throw new IOException(name + " is missing from this build");
+      }
+      Files.write(folder.resolve(name), resource.readAllBytes());
+    }
+  }
+
+  private void page(String name, String template, Map<String, Object> values) throws IOException {
+    // what is no character is replaced, not refused
+    try (Writer writer = new BufferedWriter(new OutputStreamWriter(
+        Files.newOutputStream(folder.resolve(name)),
+        StandardCharsets.UTF_8
+            .newEncoder()
+            .onMalformedInput(CodingErrorAction.REPLACE)
+            .onUnmappableCharacter(CodingErrorAction.REPLACE)))) {
+      TemplateOutput output = new WriterOutput(writer);
+      templates.render(template, values, output);
+    }
+  }
+}

@@ -1,0 +1,23 @@
+package org.oddlantern.internal.reports.html;
+
+import java.util.List;
+
+/**
+ * A suite or one of its sections as a page shows it.
+ *
+ * @param name its name, for a section without that of the suite around it
+ * @param anchor what leads to it on its page
+ * @param page the file name of its page; empty if it has none
+ * @param summary how its cases ended, in words
+ * @param held whether all passed
+ * @param cases its own cases in source order
+ * @param sections its sections
+ */
+public record SuiteView(
+    String name,
+    String anchor,
+    String page,
+    String summary,
+    boolean held,
+    List<CaseView> cases,
+    List<SuiteView> sections) {}

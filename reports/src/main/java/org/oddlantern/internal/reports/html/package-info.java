@@ -1,0 +1,5 @@
+/** The report as a folder of pages. */
+@NullMarked
+package org.oddlantern.internal.reports.html;
+
+import org.jspecify.annotations.NullMarked;

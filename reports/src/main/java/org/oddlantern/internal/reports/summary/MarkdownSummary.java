@@ -1,0 +1,175 @@
+package org.oddlantern.internal.reports.summary;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.internal.reports.Comparison;
+import org.oddlantern.internal.reports.Likeness;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.Symptom;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.internal.WellFormed;
+
+/**
+ * Writes what came of a run as a short Markdown text, for the page of a merge request. What comes from
+ * outside stands in code, or is escaped.
+ */
+public final class MarkdownSummary {
+
+  /** Pages of merge requests cut long texts. */
+  private static final int MOST = 20;
+
+  private static final int LONGEST = 300;
+
+  private final List<String> lines = new ArrayList<>();
+
+  private MarkdownSummary() {}
+
+  /**
+   * Writes the text.
+   *
+   * @param run the run
+   * @param comparison what is different from an earlier run; null if nobody asked
+   * @param file where it goes
+   * @throws IOException if it cannot be written
+   */
+  public static void write(RunData run, @Nullable Comparison comparison, Path file)
+      throws IOException {
+    MarkdownSummary summary = new MarkdownSummary();
+    summary.tell(run);
+    if (comparison != null) {
+      summary.tell(comparison);
+    }
+    summary.suites(run);
+    Files.writeString(file, WellFormed.of(String.join("\n", summary.lines)) + "\n");
+  }
+
+  private void tell(RunData run) {
+    line("## " + escaped(run.started().name()));
+    line("");
+    line("**" + escaped(run.verdict()) + "**");
+    line("");
+    line("environment " + code(run.started().environment()) + ", took "
+        + Amounts.time(run.took()) + ", run " + code(run.started().run()) + ", seed "
+        + code(run.started().seed()));
+    List<CaseRecord> broken = run.notPassed();
+    if (!broken.isEmpty()) {
+      line("");
+      line("### What did not hold");
+      line("");
+      broken.stream().limit(MOST).map(run::whole).forEach(this::tell);
+      more(broken.size());
+      alike(run.alike());
+    }
+    if (!run.problems().isEmpty()) {
+      line("");
+      line("### Problems of the run");
+      line("");
+      run.problems().stream().limit(MOST).forEach(problem -> line("- " + escaped(problem)));
+      more(run.problems().size());
+    }
+    if (!run.leftBehind().isEmpty()) {
+      line("");
+      line("### Left behind");
+      line("");
+      run.leftBehind().stream()
+          .limit(MOST)
+          .forEach(left -> line("- " + code(left.deed()) + ": " + escaped(left.problem())));
+      more(run.leftBehind().size());
+    }
+  }
+
+  private void alike(List<Likeness> all) {
+    List<Likeness> alike =
+        all.stream().filter(one -> one.cases().size() > 1).limit(MOST).toList();
+    if (!alike.isEmpty()) {
+      line("");
+      line("Alike:");
+      line("");
+      alike.forEach(one -> line("- " + Amounts.of(one.cases().size(), "case") + ": "
+          + code(one.symptom().sentence())));
+    }
+  }
+
+  private void tell(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    String at = problem == null || problem.at().isEmpty() ? one.place() : problem.at();
+    line("- **" + one.word() + "** " + escaped(one.suite()) + ": " + escaped(one.title()) + ", "
+        + code(at));
+    List<Finding> findings = Symptom.findings(one).stream().limit(3).toList();
+    for (Finding finding : findings) {
+      line("  - at " + code(finding.where()) + " wanted " + code(finding.wanted()) + ", got "
+          + code(finding.got()));
+    }
+    if (findings.isEmpty() && problem != null) {
+      line("  - " + code(problem.message()));
+    }
+  }
+
+  private void tell(Comparison comparison) {
+    line("");
+    line("### What changed since run " + code(comparison.before().started().run()));
+    line("");
+    List<String> changes = comparison.lines();
+    if (changes.isEmpty()) {
+      line("Nothing.");
+    }
+    changes.stream().limit(MOST).forEach(change -> line("- " + escaped(change)));
+    more(changes.size());
+  }
+
+  private void suites(RunData run) {
+    line("");
+    line("| suite | cases | passed | did not hold | other |");
+    line("|---|---:|---:|---:|---:|");
+    run.bySuite().values().forEach(cases -> {
+      long passed = count(cases.stream().filter(one -> one.outcome() == Outcome.PASSED));
+      long broken = count(cases.stream().filter(one -> !one.outcome().isGreen()));
+      line("| " + escaped(cases.get(0).suite()) + " | " + cases.size() + " | " + passed + " | "
+          + broken + " | " + (cases.size() - passed - broken) + " |");
+    });
+  }
+
+  private static long count(Stream<CaseRecord> cases) {
+    return cases.count();
+  }
+
+  private void more(int all) {
+    if (all > MOST) {
+      line("- and " + (all - MOST) + " more");
+    }
+  }
+
+  private void line(String text) {
+    lines.add(text);
+  }
+
+  /** Text that means nothing to Markdown or HTML (CommonMark, section 2.4). */
+  private static String escaped(String text) {
+    return cut(text).replaceAll("[\\\\`*_{}\\[\\]()#+!|<>~&@]", "\\\\$0");
+  }
+
+  /** Inside as many backticks as needed (CommonMark, section 6.1). */
+  private static String code(String text) {
+    String cut = cut(text);
+    String fence = "`";
+    while (cut.contains(fence)) {
+      fence += "`";
+    }
+    String gap = cut.startsWith("`") || cut.endsWith("`") ? " " : "";
+    return cut.isBlank() ? "(nothing)" : fence + gap + cut + gap + fence;
+  }
+
+  private static String cut(String text) {
+    String line = text.replaceAll("\\p{Cntrl}+", " ").strip();
+    return line.length() <= LONGEST ? line : line.substring(0, LONGEST) + "...";
+  }
+}

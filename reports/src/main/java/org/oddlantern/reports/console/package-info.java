@@ -1,5 +1,0 @@
-/** What a run prints while it goes on. */
-@NullMarked
-package org.oddlantern.reports.console;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,5 +1,0 @@
-/** Exchanges in the HTTP Archive format, for the developer tools of browsers. */
-@NullMarked
-package org.oddlantern.reports.har;
-
-import org.jspecify.annotations.NullMarked;

@@ -1,5 +1,0 @@
-/** The report as CI servers read it. */
-@NullMarked
-package org.oddlantern.reports.junitxml;
-
-import org.jspecify.annotations.NullMarked;

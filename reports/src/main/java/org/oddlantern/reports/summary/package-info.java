@@ -1,5 +1,0 @@
-/** What came of a run in short: as JSON for dashboards, as Markdown for merge requests. */
-@NullMarked
-package org.oddlantern.reports.summary;
-
-import org.jspecify.annotations.NullMarked;
