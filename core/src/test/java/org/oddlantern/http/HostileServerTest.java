@@ -223,9 +223,9 @@ class HostileServerTest {
   /** The sentence without the call before and the time after it. */
   private static String fault(RawServer.Answer answer) throws IOException {
     try (RawServer server = new RawServer(answer)) {
-      Service service = Service.reachedAt(server.address()).timeout(Duration.ofSeconds(15));
+      Service service = Service.reachedAt(server.address()).timeout(Duration.ofMinutes(1));
       NoReply noReply = assertTimeoutPreemptively(
-          Duration.ofSeconds(20),
+          Duration.ofMinutes(2),
           () -> assertThrows(NoReply.class, () -> service.send(Call.get("/hives"))));
       String message = noReply.getMessage();
       return message

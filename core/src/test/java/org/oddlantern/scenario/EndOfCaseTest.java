@@ -29,7 +29,7 @@ import org.oddlantern.suite.TimeLimit;
 import org.oddlantern.testing.TestService;
 
 /** What is asked at the end of a case, what proves one, and whose a call is that comes after it. */
-@Timeout(60)
+@Timeout(180)
 class EndOfCaseTest {
 
   @AutoClose
@@ -44,7 +44,7 @@ class EndOfCaseTest {
             + " failed notReplacedByAWarning, failed notReplacedByAnotherQuestion, passed replacedByTheSame,"
             + " passed noTypeOfNoBody, failed emptyBodyHasAType",
         trial.outcomes());
-    assertTrue(System.nanoTime() - start < Duration.ofSeconds(8).toNanos());
+    assertTrue(System.nanoTime() - start < Duration.ofSeconds(18).toNanos());
     assertTrue(message(trial, "sleeps").contains("longer than its time limit of 300 ms"));
     assertTrue(message(trial, "overflows").contains("endless does not hold"));
     assertEquals(List.of(), trial.one("provenByIt").marks());
@@ -104,7 +104,7 @@ class EndOfCaseTest {
   void noThreadOfACaseThatWasEndedByItsLimitSendsAnyMore() throws InterruptedException {
     Trial trial = Trial.of(service, List.of("GateTrialTest"));
     assertEquals("errored sendsOnAndOn", trial.outcomes());
-    Thread.sleep(200); // what was under way arrives
+    Thread.sleep(1_000); // what was under way arrives
     int before = service.received.size();
     Thread.sleep(200);
     assertEquals(before, service.received.size());
@@ -120,7 +120,7 @@ class EndOfCaseTest {
     assertEquals(1, hangs.exchanges().size(), "the try that the limit cut off says nothing");
     assertTrue(hangs.exchanges().get(0).url().endsWith("/a"), hangs.exchanges().toString());
     assertTrue(message(trial, "hangsAtLast").contains("wanted  \"/b\""));
-    assertTrue(System.nanoTime() - start < Duration.ofSeconds(5).toNanos());
+    assertTrue(System.nanoTime() - start < Duration.ofSeconds(18).toNanos());
   }
 
   @Test
@@ -457,7 +457,7 @@ class EndOfCaseTest {
     @Case
     void comesToIt() {
       AtomicInteger tries = new AtomicInteger();
-      int code = waitFor(Duration.ofSeconds(5), () -> {
+      int code = waitFor(Duration.ofSeconds(18), () -> {
         var reply = api.send(Call.get("/status/{code}", tries.incrementAndGet() < 3 ? 503 : 200));
         return reply.valueAt("$.status", int.class);
       });

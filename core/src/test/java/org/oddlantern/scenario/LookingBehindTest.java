@@ -183,7 +183,7 @@ class LookingBehindTest {
         environments:
           here:
             services: { api: { url: "%s" } }
-            databases: { store: { url: "jdbc:h2:mem:looking", user: sa, password: "lavender-db", timeout: 3s } }
+            databases: { store: { url: "jdbc:h2:mem:looking", user: sa, password: "lavender-db", timeout: 60s } }
         """.formatted(service.address()));
   }
 

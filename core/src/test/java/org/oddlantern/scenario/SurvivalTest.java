@@ -50,7 +50,7 @@ import org.oddlantern.suite.TimeLimit;
 import org.oddlantern.testing.TestService;
 
 /** Runs that are stopped, cases that hang, threads of one's own, and many lanes. */
-@Timeout(20)
+@Timeout(180)
 class SurvivalTest {
 
   @TempDir

@@ -65,9 +65,9 @@ public record Command(Path folder, Map<String, String> variables) {
 
     /** Waits for its end. */
     public Output ended() throws IOException, InterruptedException {
-      if (!process.waitFor(2, TimeUnit.MINUTES)) {
+      if (!process.waitFor(5, TimeUnit.MINUTES)) {
         process.destroyForcibly();
-        throw new IllegalStateException("the command did not end within two minutes");
+        throw new IllegalStateException("the command did not end within five minutes");
       }
       return new Output(process.exitValue(), Files.readString(out), Files.readString(err));
     }

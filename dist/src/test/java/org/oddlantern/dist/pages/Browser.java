@@ -25,7 +25,7 @@ import tools.jackson.databind.JsonNode;
 /** A headless Chromium, driven by its own debugging protocol over a web socket. */
 final class Browser implements AutoCloseable {
 
-  private static final int SECONDS = 30;
+  private static final int SECONDS = 90;
 
   private final Process process;
   private final Path profile;

@@ -124,7 +124,7 @@ class AnyContentTest {
   private RunOrder order(ServerSocket server) throws Exception {
     Files.writeString(folder.resolve(Settings.FILE), """
         environments:
-          here: { services: { any: { url: "http://127.0.0.1:%d", timeout: 5s } } }
+          here: { services: { any: { url: "http://127.0.0.1:%d", timeout: 60s } } }
         mask: [ "$.b" ]
         """.formatted(server.getLocalPort()));
     Settings settings = SettingsFile.find(folder, ClassLoader.getPlatformClassLoader());
