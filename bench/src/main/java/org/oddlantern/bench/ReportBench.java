@@ -13,12 +13,17 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.CaseEnding;
+import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.CaseTiming;
+import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunSize;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.html.HtmlReport;
@@ -83,7 +88,7 @@ public final class ReportBench {
   private static void write(Path file) throws IOException {
     try (JournalWriter writer = new JournalWriter(file)) {
       writer.hear(new RunEvent.Started(
-          1, "run", "Fennel Hill", "local", "s", WHEN, CASES, 100, 8, "", List.of()));
+          1, "run", "Fennel Hill", "local", "s", WHEN, new RunSize(CASES, 100, 8, ""), List.of()));
       for (int i = 0; i < CASES; i++) {
         writer.hear(new RunEvent.CaseFinished(one(i)));
       }
@@ -93,50 +98,47 @@ public final class ReportBench {
 
   private static CaseRecord one(int number) {
     boolean broke = number % 500 == 7;
-    String body = "{\"id\":" + number + ",\"label\":\"Foxglove\",\"kind\":\"stack\"}";
     List<Finding> findings =
         broke ? List.of(Finding.of("$.label", "\"Heather\"", "\"Foxglove\"")) : List.of();
-    ExchangeRecord exchange = new ExchangeRecord(
-        "",
-        "beeyard",
-        "/hives/{id}",
-        "GET",
-        "http://127.0.0.1:7411/api/hives/" + number,
-        List.of(new Header("User-Agent", "odd-lantern")),
-        BodyRecord.NONE,
-        200,
-        "OK",
-        List.of(new Header("Content-Type", "application/json")),
-        new BodyRecord(body.length(), body, null, List.of()),
+    return new CaseRecord(
+        new CaseHead(
+            RecordKind.CASE,
+            "org.fennelhill.Yard" + number / 100 + "Test#hive" + number,
+            "Yard" + number / 100 + "Test",
+            "hive " + number + " is as it was registered",
+            "Yard.java:3",
+            "",
+            ""),
+        new CaseTiming(number, 1 + number % 8, WHEN.plusMillis(number), 1_900, List.of()),
+        new CaseEnding(
+            broke ? Outcome.FAILED : Outcome.PASSED,
+            List.of(),
+            broke ? new ProblemRecord("", "it is not", "Yard.java:12", "") : null),
+        List.of(),
+        new CaseTrail(List.of(exchange(number, findings)), List.of(), "", List.of(), List.of()),
+        CODE);
+  }
+
+  private static ExchangeRecord exchange(int number, List<Finding> findings) {
+    String body = "{\"id\":" + number + ",\"label\":\"Foxglove\",\"kind\":\"stack\"}";
+    return new ExchangeRecord(
+        new ExchangeRecord.Origin("", "beeyard", "/hives/{id}"),
+        new ExchangeRecord.Request(
+            "GET",
+            "http://127.0.0.1:7411/api/hives/" + number,
+            List.of(new Header("User-Agent", "odd-lantern")),
+            BodyRecord.NONE,
+            List.of()),
+        new ExchangeRecord.Reply(
+            200,
+            "OK",
+            List.of(new Header("Content-Type", "application/json")),
+            new BodyRecord(body.length(), body, null, List.of())),
         WHEN.plusMillis(number),
         900,
         null,
         List.of(
             new Verdict("status(200)", false, List.of()),
-            new Verdict("at(\"$.label\", \"Foxglove\")", false, findings)),
-        List.of());
-    return new CaseRecord(
-        RecordKind.CASE,
-        "org.fennelhill.Yard" + number / 100 + "Test#hive" + number,
-        "Yard" + number / 100 + "Test",
-        "hive " + number + " is as it was registered",
-        "Yard.java:3",
-        number,
-        "",
-        1 + number % 8,
-        broke ? Outcome.FAILED : Outcome.PASSED,
-        List.of(),
-        WHEN.plusMillis(number),
-        1_900,
-        List.of(),
-        List.of(exchange),
-        List.of(),
-        "",
-        broke ? new ProblemRecord("", "it is not", "Yard.java:12", "") : null,
-        "",
-        List.of(),
-        List.of(),
-        List.of(),
-        CODE);
+            new Verdict("at(\"$.label\", \"Foxglove\")", false, findings)));
   }
 }

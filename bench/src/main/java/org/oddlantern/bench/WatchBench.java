@@ -46,16 +46,7 @@ public final class WatchBench {
       try (BufferedReader out = new BufferedReader(
           new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
         until(out, "watching");
-        double[] millis = new double[rounds];
-        for (int i = 0; i < rounds; i++) {
-          Thread.sleep(300);
-          Files.copy(saved, watched, StandardCopyOption.REPLACE_EXISTING);
-          long start = System.nanoTime();
-          until(out, "passed");
-          millis[i] = (System.nanoTime() - start) / 1e6;
-          until(out, "watching");
-        }
-        Arrays.sort(millis);
+        double[] millis = measured(rounds, saved, watched, out);
         System.out.printf(
             Locale.ROOT,
             "from a saved class to its first result, JDK %d, %d rounds: median %.0f ms, most %.0f ms%n",
@@ -67,6 +58,21 @@ public final class WatchBench {
         process.destroy();
       }
     }
+  }
+
+  private static double[] measured(int rounds, Path saved, Path watched, BufferedReader out)
+      throws Exception {
+    double[] millis = new double[rounds];
+    for (int i = 0; i < rounds; i++) {
+      Thread.sleep(300);
+      Files.copy(saved, watched, StandardCopyOption.REPLACE_EXISTING);
+      long start = System.nanoTime();
+      until(out, "passed");
+      millis[i] = (System.nanoTime() - start) / 1e6;
+      until(out, "watching");
+    }
+    Arrays.sort(millis);
+    return millis;
   }
 
   private static void until(BufferedReader out, String word) throws Exception {

@@ -18,7 +18,7 @@ import org.oddlantern.internal.plan.Place;
 import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planner;
 import org.oddlantern.internal.run.RunOrder;
-import org.oddlantern.schema.KnownSchemas;
+import org.oddlantern.schema.internal.KnownSchemas;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;

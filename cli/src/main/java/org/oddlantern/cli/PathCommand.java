@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlantern.json.BadPath;
 import org.oddlantern.json.CostlyPath;
+import org.oddlantern.json.DeadEnd;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.internal.JsonMapping;
@@ -46,7 +47,7 @@ final class PathCommand implements Callable<Integer> {
     try {
       List<Found> found = path.find(root);
       if (found.isEmpty()) {
-        JsonPath.Dead end = path.end(root);
+        DeadEnd end = path.end(root);
         terminal
             .out()
             .println("nothing: " + end.stopped() + (end.hint().isEmpty() ? "" : "; " + end.hint()));

@@ -12,7 +12,7 @@ import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planner;
 import org.oddlantern.internal.plan.Selection;
 import org.oddlantern.internal.run.RunOrder;
-import org.oddlantern.schema.KnownSchemas;
+import org.oddlantern.schema.internal.KnownSchemas;
 
 /** Suites as they are compiled now, and the settings that hold for them: from these, runs are planned. */
 final class Prepared implements AutoCloseable {

@@ -9,7 +9,7 @@ import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.JoinedJournals;
-import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;

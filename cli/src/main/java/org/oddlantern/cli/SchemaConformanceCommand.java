@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
@@ -87,7 +88,7 @@ final class SchemaConformanceCommand implements Callable<Integer> {
         }
       }
     }
-    terminal.out().printf("%s: %d of %d tests passed%n%n", draft.label(), passed, all);
+    terminal.out().printf(Locale.ROOT, "%s: %d of %d tests passed%n%n", draft.label(), passed, all);
     return asKnown;
   }
 

@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import org.oddlantern.internal.journal.JoinedJournals;
 import org.oddlantern.internal.plan.NothingSelected;
 import org.oddlantern.internal.plan.Selection;
-import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.run.RunOrder;
 
 /**

@@ -2,10 +2,10 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.UntypedText;

@@ -1,10 +1,10 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.Words;

@@ -6,6 +6,7 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.internal.NotWhatItClaims;
 import org.oddlantern.json.CostlyPath;
+import org.oddlantern.json.DeadEnd;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
@@ -107,13 +108,13 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
   }
 
   private Finding nothing(JsonNode root) {
-    JsonPath.Dead end = path.end(root);
+    DeadEnd end = path.end(root);
     return Finding.of(path, Words.cut(shape.words()), "nothing: " + end.stopped())
         .hint(end.hint());
   }
 
   private Finding withEnd(Finding finding, JsonNode root) {
-    JsonPath.Dead end = path.end(root);
+    DeadEnd end = path.end(root);
     return finding.hint(end.stopped()).hint(end.hint());
   }
 }

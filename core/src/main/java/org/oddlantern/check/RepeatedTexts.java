@@ -1,9 +1,9 @@
 package org.oddlantern.check;
 
 import java.util.List;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.UntypedText;
 
 /** Asks about a header or a cookie that may be there more than once. */

@@ -13,9 +13,9 @@ import org.oddlantern.json.Finding;
  */
 public record Verdict(String check, boolean warning, boolean sent, List<Finding> findings) {
 
-  /** Keeps its own copy; what is absent in a journal is empty here. */
+  /** Keeps its own copy. */
   public Verdict {
-    findings = findings == null ? List.of() : List.copyOf(findings);
+    findings = List.copyOf(findings);
   }
 
   /**

@@ -22,11 +22,10 @@ public record Finding(
   /** Refuses blank texts, since a finding that says nothing helps nobody. */
   public Finding {
     requireText(where, "where");
-    item = item == null ? "" : item;
     requireText(wanted, "wanted");
     requireText(got, "got");
-    hints = hints == null ? List.of() : List.copyOf(hints);
-    places = places == null ? List.of() : List.copyOf(places);
+    hints = List.copyOf(hints);
+    places = List.copyOf(places);
   }
 
   /**

@@ -8,7 +8,7 @@ import java.util.stream.Collectors;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.internal.KnownPaths;
-import org.oddlantern.json.internal.path.DeadEnd;
+import org.oddlantern.json.internal.path.FurthestReach;
 import org.oddlantern.json.internal.path.PathParser;
 import org.oddlantern.json.internal.path.Query;
 import org.oddlantern.json.internal.path.Search;
@@ -118,8 +118,8 @@ public final class JsonPath {
    * @param root the whole document
    * @return a sentence
    */
-  public Dead end(JsonNode root) {
-    return DeadEnd.of(query, new Search(text, root));
+  public DeadEnd end(JsonNode root) {
+    return FurthestReach.of(query, new Search(text, root));
   }
 
   /**
@@ -177,12 +177,4 @@ public final class JsonPath {
   public String toString() {
     return text;
   }
-
-  /**
-   * Where a path stopped.
-   *
-   * @param stopped how far it leads and what stands there
-   * @param hint the nearest thing that would have matched; may be empty
-   */
-  public record Dead(String stopped, String hint) {}
 }

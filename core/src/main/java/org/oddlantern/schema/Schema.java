@@ -7,6 +7,7 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.schema.internal.CompiledSchema;
+import org.oddlantern.schema.internal.KnownSchemas;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
-import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.Document;
@@ -33,7 +32,7 @@ import tools.jackson.databind.JsonNode;
 public final class SchemaReader {
 
   private static final SchemaReader STANDARD = new SchemaReader(
-      Draft.DRAFT_2020_12, true, KnownFormats.all(), Map.of(), Set.of(), new MetaSchemas(), null);
+      Draft.DRAFT_2020_12, true, KnownFormats.all(), Map.of(), Set.of(), new MetaSchemas());
 
   private final Draft assumed;
   private final boolean assertsFormats;
@@ -41,7 +40,6 @@ public final class SchemaReader {
   private final Map<String, JsonNode> known;
   private final Set<String> hosts;
   private final MetaSchemas metaSchemas;
-  private final @Nullable Resources resources;
 
   private SchemaReader(
       Draft assumed,
@@ -49,15 +47,13 @@ public final class SchemaReader {
       Map<String, Format> formats,
       Map<String, JsonNode> known,
       Set<String> hosts,
-      MetaSchemas metaSchemas,
-      @Nullable Resources resources) {
+      MetaSchemas metaSchemas) {
     this.assumed = assumed;
     this.assertsFormats = assertsFormats;
     this.formats = Map.copyOf(formats);
     this.known = Map.copyOf(known);
     this.hosts = Set.copyOf(hosts);
     this.metaSchemas = metaSchemas;
-    this.resources = resources;
   }
 
   /**
@@ -77,7 +73,7 @@ public final class SchemaReader {
    * @return the reader
    */
   public SchemaReader assuming(Draft draft) {
-    return new SchemaReader(draft, assertsFormats, formats, known, hosts, metaSchemas, resources);
+    return new SchemaReader(draft, assertsFormats, formats, known, hosts, metaSchemas);
   }
 
   /**
@@ -87,7 +83,7 @@ public final class SchemaReader {
    * @return the reader
    */
   public SchemaReader assertingFormats(boolean asserting) {
-    return new SchemaReader(assumed, asserting, formats, known, hosts, metaSchemas, resources);
+    return new SchemaReader(assumed, asserting, formats, known, hosts, metaSchemas);
   }
 
   /**
@@ -101,7 +97,7 @@ public final class SchemaReader {
   public SchemaReader withFormat(String name, String words, Predicate<String> test) {
     Map<String, Format> more = new HashMap<>(formats);
     more.put(Objects.requireNonNull(name, "name"), new Format(words, test, text -> ""));
-    return new SchemaReader(assumed, assertsFormats, more, known, hosts, metaSchemas, resources);
+    return new SchemaReader(assumed, assertsFormats, more, known, hosts, metaSchemas);
   }
 
   /**
@@ -114,7 +110,7 @@ public final class SchemaReader {
   public SchemaReader knowing(String name, JsonNode schema) {
     Map<String, JsonNode> more = new HashMap<>(known);
     more.put(name, schema);
-    return new SchemaReader(assumed, assertsFormats, formats, more, hosts, metaSchemas, resources);
+    return new SchemaReader(assumed, assertsFormats, formats, more, hosts, metaSchemas);
   }
 
   /**
@@ -126,12 +122,7 @@ public final class SchemaReader {
   public SchemaReader fetchingFrom(String host) {
     Set<String> more = new HashSet<>(hosts);
     more.add(host);
-    return new SchemaReader(assumed, assertsFormats, formats, known, more, metaSchemas, resources);
-  }
-
-  /** The same, with files looked for there and not where the case at work finds them. */
-  SchemaReader in(Resources files) {
-    return new SchemaReader(assumed, assertsFormats, formats, known, hosts, metaSchemas, files);
+    return new SchemaReader(assumed, assertsFormats, formats, known, more, metaSchemas);
   }
 
   /**
@@ -201,7 +192,7 @@ public final class SchemaReader {
   }
 
   private KnownSources sources() {
-    return new KnownSources(resources == null ? Resources.current() : resources, known, hosts);
+    return new KnownSources(Resources.current(), known, hosts);
   }
 
   private Schema read(KnownSources sources, Document document, String pointer) {

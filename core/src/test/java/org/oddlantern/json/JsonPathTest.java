@@ -109,7 +109,7 @@ class JsonPathTest {
 
   @Test
   void saysHowFarADeadPathLeadsAndWhatIsNear() {
-    JsonPath.Dead end = JsonPath.of("$.hives[0].lable").end(DOCUMENT);
+    DeadEnd end = JsonPath.of("$.hives[0].lable").end(DOCUMENT);
     assertEquals("the path ends at $.hives[0], which is an object with id, label", end.stopped());
     assertEquals("did you mean 'label'?", end.hint());
     assertEquals(
@@ -136,7 +136,7 @@ class JsonPathTest {
       })
   void saysOfEveryDeadPathWhereItEndsAndWhatMayHaveBeenMeant(
       String path, String stopped, String hint) {
-    assertEquals(new JsonPath.Dead(stopped, hint), JsonPath.of(path).end(DOCUMENT));
+    assertEquals(new DeadEnd(stopped, hint), JsonPath.of(path).end(DOCUMENT));
   }
 
   @ParameterizedTest

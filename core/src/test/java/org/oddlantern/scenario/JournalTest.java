@@ -18,13 +18,18 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.record.CaseEnding;
+import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseOutcome;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.CaseTiming;
+import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunSize;
 
 /** What is read back of a journal: all of it, one event of it, or only how cases went. */
 class JournalTest {
@@ -44,7 +49,7 @@ class JournalTest {
     file = folder.resolve("journal.jsonl");
     try (JournalWriter writer = new JournalWriter(file)) {
       writer.hear(new RunEvent.Started(
-          1, "run", "Fennel Hill", "local", "s", WHEN, 3, 1, 1, "", List.of()));
+          1, "run", "Fennel Hill", "local", "s", WHEN, new RunSize(3, 1, 1, ""), List.of()));
       writer.hear(new RunEvent.CaseFinished(record(
           RecordKind.CASE, "yard.HiveTest#a", 1, Outcome.PASSED, List.of(Mark.FLAKY), LONG)));
       writer.hear(new RunEvent.UndoNoted("yard.HiveTest#a", "DELETE /hives/4"));
@@ -155,27 +160,19 @@ class JournalTest {
   private static CaseRecord record(
       RecordKind kind, String id, int lane, Outcome outcome, List<Mark> marks, String printed) {
     return new CaseRecord(
-        kind,
-        id,
-        "HiveTest",
-        "a \"hive\" \u0007 is told \ud83d\udc1d",
-        "HiveTest.java:3",
-        0,
-        "",
-        lane,
-        outcome,
-        marks,
-        WHEN,
-        3_000,
+        new CaseHead(
+            kind,
+            id,
+            "HiveTest",
+            "a \"hive\" \u0007 is told \ud83d\udc1d",
+            "HiveTest.java:3",
+            "",
+            ""),
+        new CaseTiming(0, lane, WHEN, 3_000, List.of()),
+        new CaseEnding(
+            outcome, marks, outcome == Outcome.PASSED ? null : new ProblemRecord("", LONG, "", "")),
         List.of(),
-        List.of(),
-        List.of(),
-        "",
-        outcome == Outcome.PASSED ? null : new ProblemRecord("", LONG, "", ""),
-        printed,
-        List.of(),
-        List.of(),
-        List.of(),
+        new CaseTrail(List.of(), List.of(), printed, List.of(), List.of()),
         null);
   }
 

@@ -14,6 +14,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -22,6 +24,7 @@ import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.schema.internal.KnownSchemas;
 import tools.jackson.databind.JsonNode;
 
 /** Where schemas come from, what they refer to, and what is said of those that cannot be used. */
@@ -30,6 +33,18 @@ class SourcesTest {
   @TempDir
   Path folder;
 
+  private CurrentCase.Binding files = () -> {};
+
+  @BeforeEach
+  void bind() {
+    files = CurrentCase.bind(List.of(new Resources(getClass().getClassLoader(), folder)));
+  }
+
+  @AfterEach
+  void unbind() {
+    files.close();
+  }
+
   @Test
   void aFileRefersToItsNeighboursAndMessagesNameThem() throws IOException {
     write(
@@ -37,7 +52,7 @@ class SourcesTest {
         "{\"properties\":{\"keeper\":{\"$ref\":\"people/keeper.json#/$defs/one\"}}}");
     write("schemas/people/keeper.json", "{\"$defs\":{\"one\":{\"$ref\":\"../name.yaml\"}}}");
     write("schemas/name.yaml", "type: string\nmaxLength: 5\n");
-    Schema hive = inFolder().named("schemas/hive.json");
+    Schema hive = SchemaReader.standard().named("schemas/hive.json");
     assertTrue(hive.accepts(json("{\"keeper\":\"wren\"}")));
     assertEquals(
         "at most 5 characters, says schemas/name.yaml#/maxLength",
@@ -74,12 +89,12 @@ class SourcesTest {
             Kind: { type: string, enum: [straw] }
         """;
     write("old.yaml", text.formatted("3.0.3"));
-    Schema old = inFolder().named("old.yaml#/components/schemas/Hive");
+    Schema old = SchemaReader.standard().named("old.yaml#/components/schemas/Hive");
     assertTrue(old.accepts(json("{\"queenYear\":null,\"kind\":\"straw\"}")));
     assertFalse(old.accepts(json("{\"queenYear\":2015}")));
     assertFalse(old.accepts(json("{\"kind\":null}")));
     write("new.yaml", text.formatted("3.1.0").replace(", exclusiveMinimum: true", ""));
-    Schema fresh = inFolder().named("new.yaml#/components/schemas/Hive");
+    Schema fresh = SchemaReader.standard().named("new.yaml#/components/schemas/Hive");
     assertFalse(fresh.accepts(json("{\"queenYear\":null}")));
     assertTrue(fresh.accepts(json("{\"queenYear\":2015}")));
   }
@@ -88,10 +103,11 @@ class SourcesTest {
   void aFileThatNamesNoDraftIsReadAsWhoRefersToItIs() throws IOException {
     write("part.yaml", "type: string\nnullable: true\n");
     write("api.yaml", "openapi: 3.0.3\ncomponents: { schemas: { A: { $ref: part.yaml } } }\n");
-    assertTrue(inFolder().named("api.yaml#/components/schemas/A").accepts(json("null")));
-    assertFalse(inFolder().named("part.yaml").accepts(json("null")));
+    assertTrue(
+        SchemaReader.standard().named("api.yaml#/components/schemas/A").accepts(json("null")));
+    assertFalse(SchemaReader.standard().named("part.yaml").accepts(json("null")));
     write("old.json", "{\"maximum\":3,\"exclusiveMaximum\":true}");
-    assertFalse(inFolder()
+    assertFalse(SchemaReader.standard()
         .text("{\"$schema\":\"http://json-schema.org/draft-04/schema#\",\"$ref\":\"file:%s\"}"
             .formatted(folder.resolve("old.json").toUri().getRawPath()))
         .accepts(json("3")));
@@ -169,22 +185,26 @@ class SourcesTest {
     write("twice.yaml", "type: string\ntype: integer\n");
     write("lost.json", "{\"$ref\":\"gone.json\"}");
     String missing = assertThrows(
-            IllegalArgumentException.class, () -> inFolder().named("no.json"))
+            IllegalArgumentException.class, () -> SchemaReader.standard().named("no.json"))
         .getMessage();
     assertTrue(missing.startsWith("there is no file 'no.json'"), missing);
-    String broken =
-        assertThrows(SchemaProblem.class, () -> inFolder().named("broken.json")).getMessage();
+    String broken = assertThrows(
+            SchemaProblem.class, () -> SchemaReader.standard().named("broken.json"))
+        .getMessage();
     assertTrue(broken.contains("at broken.json: this is not JSON: line 1, column 10"), broken);
-    String twice =
-        assertThrows(SchemaProblem.class, () -> inFolder().named("twice.yaml")).getMessage();
+    String twice = assertThrows(
+            SchemaProblem.class, () -> SchemaReader.standard().named("twice.yaml"))
+        .getMessage();
     assertTrue(twice.contains("line 2: the key 'type' stands twice"), twice);
-    String lost =
-        assertThrows(SchemaProblem.class, () -> inFolder().named("lost.json")).getMessage();
+    String lost = assertThrows(
+            SchemaProblem.class, () -> SchemaReader.standard().named("lost.json"))
+        .getMessage();
     assertTrue(
         lost.contains(
             "at lost.json#/$ref: \"gone.json\" leads to nothing: there is no file 'gone.json'"),
         lost);
-    String anchor = assertThrows(SchemaProblem.class, () -> inFolder().named("lost.json#here"))
+    String anchor = assertThrows(
+            SchemaProblem.class, () -> SchemaReader.standard().named("lost.json#here"))
         .getMessage();
     assertTrue(anchor.contains("after # a JSON Pointer is wanted"), anchor);
   }
@@ -216,10 +236,6 @@ class SourcesTest {
         own.text(schema).differences(Location.ROOT, json("\"42\"")).get(0).wanted());
     assertFalse(own.text(schema).accepts(json("{\"on\":\"yesterday\"}")));
     assertTrue(own.assertingFormats(false).text(schema).accepts(json("{\"on\":\"yesterday\"}")));
-  }
-
-  private SchemaReader inFolder() {
-    return SchemaReader.standard().in(new Resources(getClass().getClassLoader(), folder));
   }
 
   private void write(String name, String text) throws IOException {

@@ -11,8 +11,8 @@ import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import org.oddlantern.schema.KnownSchemas;
 import org.oddlantern.schema.SchemaReader;
+import org.oddlantern.schema.internal.KnownSchemas;
 
 /**
  * All that {@code odd-lantern.yaml} says, checked. Immutable.

@@ -4,6 +4,7 @@ import java.util.List;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.json.CostlyPath;
+import org.oddlantern.json.DeadEnd;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
@@ -20,7 +21,7 @@ record Reading(JudgedEvidence evidence, String words, Class<?> type) {
     JsonNode root = root();
     Found found = path.findOne(root);
     if (found.value().isMissingNode()) {
-      JsonPath.Dead end = path.end(root);
+      DeadEnd end = path.end(root);
       throw failed(Finding.of(path, wanted(), "nothing: " + end.stopped()).hint(end.hint()));
     }
     return read(found, wanted);

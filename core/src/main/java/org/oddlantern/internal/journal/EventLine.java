@@ -31,28 +31,28 @@ record EventLine(JsonGenerator out, TimeText times) {
   void write(RunEvent event) {
     out.writeStartObject();
     if (event instanceof RunEvent.CaseFinished finished) {
-      text("event", "case-finished");
-      out.writeName("case");
+      text(Member.EVENT, EventName.CASE_FINISHED);
+      out.writeName(Member.CASE);
       write(finished.record());
     } else if (event instanceof RunEvent.Started started) {
       write(started);
     } else if (event instanceof RunEvent.UndoNoted noted) {
-      text("event", "undo-noted");
-      text("id", noted.id());
-      text("call", noted.call());
+      text(Member.EVENT, EventName.UNDO_NOTED);
+      text(Member.ID, noted.id());
+      text(Member.CALL, noted.call());
     } else if (event instanceof RunEvent.CaseBegan began) {
-      text("event", "case-began");
-      text("id", began.id());
-      text("suite", began.suite());
-      text("title", began.title());
-      out.writeNumberProperty("lane", began.lane());
+      text(Member.EVENT, EventName.CASE_BEGAN);
+      text(Member.ID, began.id());
+      text(Member.SUITE, began.suite());
+      text(Member.TITLE, began.title());
+      out.writeNumberProperty(Member.LANE, began.lane());
     } else if (event instanceof RunEvent.PutBackBegan began) {
-      text("event", "put-back-began");
-      text("id", began.id());
-      text("deed", began.deed());
+      text(Member.EVENT, EventName.PUT_BACK_BEGAN);
+      text(Member.ID, began.id());
+      text(Member.DEED, began.deed());
     } else if (event instanceof RunEvent.ProblemFound found) {
-      text("event", "problem-found");
-      text("problem", found.problem());
+      text(Member.EVENT, EventName.PROBLEM_FOUND);
+      text(Member.PROBLEM, found.problem());
     } else if (event instanceof RunEvent.PutBack putBack) {
       write(putBack);
     } else if (event instanceof RunEvent.Ended ended) {
@@ -62,123 +62,127 @@ record EventLine(JsonGenerator out, TimeText times) {
   }
 
   private void write(RunEvent.Started started) {
-    text("event", "run-started");
-    out.writeNumberProperty("format", started.format());
-    text("run", started.run());
-    text("name", started.name());
-    text("environment", started.environment());
-    text("seed", started.seed());
-    text("startedAt", started.startedAt().toString());
-    out.writeNumberProperty("cases", started.cases());
-    out.writeNumberProperty("suites", started.suites());
+    text(Member.EVENT, EventName.RUN_STARTED);
+    out.writeNumberProperty(Member.FORMAT, started.format());
+    text(Member.RUN, started.run());
+    text(Member.NAME, started.name());
+    text(Member.ENVIRONMENT, started.environment());
+    text(Member.SEED, started.seed());
+    text(Member.STARTED_AT, started.startedAt().toString());
+    out.writeNumberProperty(Member.CASES, started.cases());
+    out.writeNumberProperty(Member.SUITES, started.suites());
     if (started.lanes() > 1) {
-      out.writeNumberProperty("lanes", started.lanes());
+      out.writeNumberProperty(Member.LANES, started.lanes());
     }
     if (!started.part().isEmpty()) {
-      text("part", started.part());
+      text(Member.PART, started.part());
     }
-    texts("warnings", started.warnings());
+    texts(Member.WARNINGS, started.warnings());
   }
 
   private void write(RunEvent.PutBack putBack) {
-    text("event", "put-back");
-    text("id", putBack.id());
-    text("deed", putBack.deed());
-    text("problem", putBack.problem());
-    exchanges("exchanges", putBack.exchanges());
+    text(Member.EVENT, EventName.PUT_BACK);
+    text(Member.ID, putBack.id());
+    text(Member.DEED, putBack.deed());
+    text(Member.PROBLEM, putBack.problem());
+    exchanges(Member.EXCHANGES, putBack.exchanges());
   }
 
   private void write(RunEvent.Ended ended) {
-    text("event", "run-ended");
-    text("endedAt", ended.endedAt().toString());
-    out.writeNumberProperty("tookMicros", ended.tookMicros());
-    out.writeObjectPropertyStart("counts");
+    text(Member.EVENT, EventName.RUN_ENDED);
+    text(Member.ENDED_AT, ended.endedAt().toString());
+    out.writeNumberProperty(Member.TOOK_MICROS, ended.tookMicros());
+    out.writeObjectPropertyStart(Member.COUNTS);
     for (Map.Entry<String, Integer> count : ended.counts().entrySet()) {
       out.writeNumberProperty(count.getKey(), count.getValue());
     }
     out.writeEndObject();
-    out.writeNumberProperty("leftBehind", ended.leftBehind());
+    out.writeNumberProperty(Member.LEFT_BEHIND, ended.leftBehind());
     if (ended.stopped()) {
-      out.writeBooleanProperty("stopped", true);
+      out.writeBooleanProperty(Member.STOPPED, true);
     }
-    texts("warnings", ended.warnings());
+    texts(Member.WARNINGS, ended.warnings());
   }
 
   private void write(CaseRecord one) {
     out.writeStartObject();
     if (one.kind() == RecordKind.SUPPLY) {
-      text("kind", OutcomeLine.SUPPLY);
+      text(Member.KIND, OutcomeLine.SUPPLY);
     }
-    text("id", one.id());
-    text("suite", one.suite());
-    text("title", one.title());
-    text("place", one.place());
-    out.writeNumberProperty("order", one.order());
-    text("whose", one.whose());
+    text(Member.ID, one.id());
+    text(Member.SUITE, one.suite());
+    text(Member.TITLE, one.title());
+    text(Member.PLACE, one.place());
+    out.writeNumberProperty(Member.ORDER, one.order());
+    text(Member.WHOSE, one.whose());
     if (one.lane() > 0) {
-      out.writeNumberProperty("lane", one.lane());
+      out.writeNumberProperty(Member.LANE, one.lane());
     }
-    text("outcome", one.outcome().word());
-    texts("marks", one.marks().stream().map(Mark::word).toList());
-    text("startedAt", times.text(one.startedAt()));
-    out.writeNumberProperty("tookMicros", one.tookMicros());
+    text(Member.OUTCOME, one.outcome().word());
+    texts(Member.MARKS, one.marks().stream().map(Mark::word).toList());
+    text(Member.STARTED_AT, times.text(one.startedAt()));
+    out.writeNumberProperty(Member.TOOK_MICROS, one.tookMicros());
     if (!one.earlier().isEmpty()) {
-      out.writeArrayPropertyStart("earlier");
+      out.writeArrayPropertyStart(Member.EARLIER);
       one.earlier().forEach(this::write);
       out.writeEndArray();
     }
-    deeds(one.exchanges(), one.queries(), one.problem());
-    text("knownFault", one.knownFault());
-    text("printed", one.printed());
-    if (!one.steps().isEmpty()) {
-      out.writeArrayPropertyStart("steps");
-      one.steps().forEach(this::write);
-      out.writeEndArray();
-    }
-    if (!one.kept().isEmpty()) {
-      out.writeArrayPropertyStart("kept");
-      one.kept().forEach(this::write);
-      out.writeEndArray();
-    }
-    texts("waitedFor", one.waitedFor());
+    asked(one.exchanges(), one.queries(), one.problem());
+    text(Member.KNOWN_FAULT, one.knownFault());
+    text(Member.PRINTED, one.printed());
+    stepsAndKept(one);
+    texts(Member.WAITED_FOR, one.waitedFor());
     if (one.source() != null) {
       write(one.source());
     }
     out.writeEndObject();
   }
 
+  private void stepsAndKept(CaseRecord one) {
+    if (!one.steps().isEmpty()) {
+      out.writeArrayPropertyStart(Member.STEPS);
+      one.steps().forEach(this::write);
+      out.writeEndArray();
+    }
+    if (!one.kept().isEmpty()) {
+      out.writeArrayPropertyStart(Member.KEPT);
+      one.kept().forEach(this::write);
+      out.writeEndArray();
+    }
+  }
+
   private void write(StepRecord step) {
     out.writeStartObject();
-    text("words", step.words());
-    out.writeNumberProperty("after", step.after());
-    text("startedAt", times.text(step.startedAt()));
+    text(Member.WORDS, step.words());
+    out.writeNumberProperty(Member.AFTER, step.after());
+    text(Member.STARTED_AT, times.text(step.startedAt()));
     out.writeEndObject();
   }
 
   private void write(KeptRecord kept) {
     out.writeStartObject();
-    text("name", kept.name());
-    text("contentType", kept.contentType());
-    out.writeNumberProperty("bytes", kept.bytes());
-    text("file", kept.file());
+    text(Member.NAME, kept.name());
+    text(Member.CONTENT_TYPE, kept.contentType());
+    out.writeNumberProperty(Member.BYTES, kept.bytes());
+    text(Member.FILE, kept.file());
     out.writeEndObject();
   }
 
   private void write(AttemptRecord one) {
     out.writeStartObject();
-    text("outcome", one.outcome().word());
-    text("startedAt", times.text(one.startedAt()));
-    out.writeNumberProperty("tookMicros", one.tookMicros());
-    deeds(one.exchanges(), one.queries(), one.problem());
-    text("printed", one.printed());
+    text(Member.OUTCOME, one.outcome().word());
+    text(Member.STARTED_AT, times.text(one.startedAt()));
+    out.writeNumberProperty(Member.TOOK_MICROS, one.tookMicros());
+    asked(one.exchanges(), one.queries(), one.problem());
+    text(Member.PRINTED, one.printed());
     out.writeEndObject();
   }
 
-  private void deeds(
+  private void asked(
       List<ExchangeRecord> exchanges, List<QueryRecord> queries, @Nullable ProblemRecord problem) {
-    exchanges("exchanges", exchanges);
+    exchanges(Member.EXCHANGES, exchanges);
     if (!queries.isEmpty()) {
-      out.writeArrayPropertyStart("queries");
+      out.writeArrayPropertyStart(Member.QUERIES);
       queries.forEach(this::write);
       out.writeEndArray();
     }
@@ -196,11 +200,11 @@ record EventLine(JsonGenerator out, TimeText times) {
   }
 
   private void write(ProblemRecord problem) {
-    out.writeObjectPropertyStart("problem");
-    text("type", problem.type());
-    text("message", problem.message());
-    text("at", problem.at());
-    text("stack", problem.stack());
+    out.writeObjectPropertyStart(Member.PROBLEM);
+    text(Member.TYPE, problem.type());
+    text(Member.MESSAGE, problem.message());
+    text(Member.AT, problem.at());
+    text(Member.STACK, problem.stack());
     if (problem.source() != null) {
       write(problem.source());
     }
@@ -208,54 +212,54 @@ record EventLine(JsonGenerator out, TimeText times) {
   }
 
   private void write(SourceRecord source) {
-    out.writeObjectPropertyStart("source");
-    text("file", source.file());
-    out.writeNumberProperty("first", source.first());
+    out.writeObjectPropertyStart(Member.SOURCE);
+    text(Member.FILE, source.file());
+    out.writeNumberProperty(Member.FIRST, source.first());
     if (source.marked() > 0) {
-      out.writeNumberProperty("marked", source.marked());
+      out.writeNumberProperty(Member.MARKED, source.marked());
     }
-    texts("lines", source.lines());
+    texts(Member.LINES, source.lines());
     out.writeEndObject();
   }
 
   private void write(ExchangeRecord exchange) {
     out.writeStartObject();
-    text("name", exchange.name());
-    text("service", exchange.service());
-    text("template", exchange.template());
-    text("method", exchange.method());
-    text("url", exchange.url());
-    headers("requestHeaders", exchange.requestHeaders());
-    body("requestBody", exchange.requestBody());
-    out.writeNumberProperty("status", exchange.status());
-    text("reason", exchange.reason());
-    headers("replyHeaders", exchange.replyHeaders());
-    body("replyBody", exchange.replyBody());
-    text("sentAt", times.text(exchange.sentAt()));
-    out.writeNumberProperty("tookMicros", exchange.tookMicros());
-    text("fault", exchange.fault());
+    text(Member.NAME, exchange.name());
+    text(Member.SERVICE, exchange.service());
+    text(Member.TEMPLATE, exchange.template());
+    text(Member.METHOD, exchange.method());
+    text(Member.URL, exchange.url());
+    headers(Member.REQUEST_HEADERS, exchange.requestHeaders());
+    body(Member.REQUEST_BODY, exchange.requestBody());
+    out.writeNumberProperty(Member.STATUS, exchange.status());
+    text(Member.REASON, exchange.reason());
+    headers(Member.REPLY_HEADERS, exchange.replyHeaders());
+    body(Member.REPLY_BODY, exchange.replyBody());
+    text(Member.SENT_AT, times.text(exchange.sentAt()));
+    out.writeNumberProperty(Member.TOOK_MICROS, exchange.tookMicros());
+    text(Member.FAULT, exchange.fault());
     verdicts(exchange.verdicts());
-    texts("variables", exchange.variables());
+    texts(Member.VARIABLES, exchange.variables());
     out.writeEndObject();
   }
 
   private void write(QueryRecord query) {
     out.writeStartObject();
-    text("database", query.database());
-    text("sql", query.sql());
-    texts("parameters", query.parameters());
-    text("answer", query.answer());
-    out.writeNumberProperty("after", query.after());
-    text("sentAt", times.text(query.sentAt()));
-    out.writeNumberProperty("tookMicros", query.tookMicros());
-    text("fault", query.fault());
+    text(Member.DATABASE, query.database());
+    text(Member.SQL, query.sql());
+    texts(Member.PARAMETERS, query.parameters());
+    text(Member.ANSWER, query.answer());
+    out.writeNumberProperty(Member.AFTER, query.after());
+    text(Member.SENT_AT, times.text(query.sentAt()));
+    out.writeNumberProperty(Member.TOOK_MICROS, query.tookMicros());
+    text(Member.FAULT, query.fault());
     verdicts(query.verdicts());
     out.writeEndObject();
   }
 
   private void verdicts(List<Verdict> verdicts) {
     if (!verdicts.isEmpty()) {
-      out.writeArrayPropertyStart("verdicts");
+      out.writeArrayPropertyStart(Member.VERDICTS);
       verdicts.forEach(this::write);
       out.writeEndArray();
     }
@@ -263,15 +267,15 @@ record EventLine(JsonGenerator out, TimeText times) {
 
   private void write(Verdict verdict) {
     out.writeStartObject();
-    text("check", verdict.check());
+    text(Member.CHECK, verdict.check());
     if (verdict.warning()) {
-      out.writeBooleanProperty("warning", true);
+      out.writeBooleanProperty(Member.WARNING, true);
     }
     if (verdict.sent()) {
-      out.writeBooleanProperty("sent", true);
+      out.writeBooleanProperty(Member.SENT, true);
     }
     if (!verdict.holds()) {
-      out.writeArrayPropertyStart("findings");
+      out.writeArrayPropertyStart(Member.FINDINGS);
       verdict.findings().forEach(this::write);
       out.writeEndArray();
     }
@@ -280,12 +284,12 @@ record EventLine(JsonGenerator out, TimeText times) {
 
   private void write(Finding finding) {
     out.writeStartObject();
-    text("where", finding.where());
-    text("item", finding.item());
-    text("wanted", finding.wanted());
-    text("got", finding.got());
-    texts("hints", finding.hints());
-    texts("places", finding.places());
+    text(Member.WHERE, finding.where());
+    text(Member.ITEM, finding.item());
+    text(Member.WANTED, finding.wanted());
+    text(Member.GOT, finding.got());
+    texts(Member.HINTS, finding.hints());
+    texts(Member.PLACES, finding.places());
     out.writeEndObject();
   }
 
@@ -308,11 +312,11 @@ record EventLine(JsonGenerator out, TimeText times) {
       return;
     }
     out.writeObjectPropertyStart(name);
-    out.writeNumberProperty("bytes", body.bytes());
-    text("text", body.text());
-    text("file", body.file());
+    out.writeNumberProperty(Member.BYTES, body.bytes());
+    text(Member.TEXT, body.text());
+    text(Member.FILE, body.file());
     if (!body.parts().isEmpty()) {
-      out.writeArrayPropertyStart("parts");
+      out.writeArrayPropertyStart(Member.PARTS);
       body.parts().forEach(this::write);
       out.writeEndArray();
     }
@@ -321,11 +325,11 @@ record EventLine(JsonGenerator out, TimeText times) {
 
   private void write(BodyRecord.Part part) {
     out.writeStartObject();
-    text("name", part.name());
-    text("fileName", part.fileName());
-    text("contentType", part.contentType());
-    out.writeNumberProperty("bytes", part.bytes());
-    text("text", part.text());
+    text(Member.NAME, part.name());
+    text(Member.FILE_NAME, part.fileName());
+    text(Member.CONTENT_TYPE, part.contentType());
+    out.writeNumberProperty(Member.BYTES, part.bytes());
+    text(Member.TEXT, part.text());
     out.writeEndObject();
   }
 

@@ -19,6 +19,7 @@ import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunSize;
 
 /**
  * The journals of the parts of one run, to be told as one. A case that stands in several of them is told
@@ -153,11 +154,14 @@ public final class JoinedJournals {
         told(part -> part.started.environment()),
         told(part -> part.started.seed()),
         first.startedAt(),
-        planned - twice,
-        (int)
-            cases.stream().map(one -> one.id().replaceAll("#.*", "")).distinct().count(),
-        parts.stream().mapToInt(part -> part.started.lanes()).sum(),
-        parts.size() == 1 ? first.part() : "",
+        new RunSize(
+            planned - twice,
+            (int) cases.stream()
+                .map(one -> one.id().replaceAll("#.*", ""))
+                .distinct()
+                .count(),
+            parts.stream().mapToInt(part -> part.started.lanes()).sum(),
+            parts.size() == 1 ? first.part() : ""),
         List.copyOf(warnings));
   }
 

@@ -1,18 +1,14 @@
 package org.oddlantern.internal.journal;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.Locale;
-import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.ObjLongConsumer;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseOutcome;
@@ -21,7 +17,6 @@ import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonFault;
 import org.oddlantern.json.internal.JsonMapping;
-import org.oddlantern.json.internal.TypeMismatch;
 import org.oddlantern.json.internal.Words;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
@@ -33,11 +28,6 @@ import tools.jackson.databind.JsonNode;
  * @param file the file
  */
 public record Journal(Path file) {
-
-  private static final Set<String> EVENTS = Arrays.stream(
-          RunEvent.class.getAnnotation(JsonSubTypes.class).value())
-      .map(JsonSubTypes.Type::name)
-      .collect(Collectors.toUnmodifiableSet());
 
   /** The line of the end is short; one that is longer is not it. */
   private static final int LONGEST_END = 1 << 16;
@@ -201,7 +191,7 @@ public record Journal(Path file) {
       passOver(number, last, e.getMessage(), e);
       return null;
     }
-    int format = tree.path("format").asInt(RunEvent.Started.FORMAT);
+    int format = tree.path(Member.FORMAT).asInt(RunEvent.Started.FORMAT);
     if (format != RunEvent.Started.FORMAT) {
       throw new IOException(String.format(
           Locale.ROOT,
@@ -210,8 +200,8 @@ public record Journal(Path file) {
           format,
           RunEvent.Started.FORMAT));
     }
-    String event = tree.path("event").asString("");
-    if (!EVENTS.contains(event)) {
+    String event = tree.path(Member.EVENT).asString("");
+    if (!EventName.ALL.contains(event)) {
       throw new IOException(String.format(
           Locale.ROOT,
           "%s, line %d: this is not a line of a journal that this version reads: it %s",
@@ -222,11 +212,11 @@ public record Journal(Path file) {
               : "tells of '" + Words.cut(event) + "', which is unknown"));
     }
     try {
-      return JsonMapping.ofRecords().read(tree, RunEvent.class);
-    } catch (TypeMismatch e) {
+      return EventReading.event(new Members(tree));
+    } catch (Members.Misread e) {
       throw new IOException(
           file + ", line " + number + ": this is not a line of a journal that this version reads: "
-              + e.reason(),
+              + e.getMessage(),
           e);
     }
   }

@@ -28,19 +28,20 @@ public final class LateSecrets {
 
   /** Written in source, or by this library; what a sample brought into them was masked with it. */
   private static final Set<String> OURS = Set.of(
-      "event",
-      "id",
-      "suite",
-      "title",
-      "place",
-      "knownFault",
-      "method",
-      "outcome",
-      "service",
-      "lines");
+      Member.EVENT,
+      Member.ID,
+      Member.SUITE,
+      Member.TITLE,
+      Member.PLACE,
+      Member.KNOWN_FAULT,
+      Member.METHOD,
+      Member.OUTCOME,
+      Member.SERVICE,
+      Member.LINES);
 
   private final Masker masker;
 
+  /** Hides what a masker has learnt. */
   public LateSecrets(Masker masker) {
     this.masker = masker;
   }
@@ -88,7 +89,7 @@ public final class LateSecrets {
 
   private String masked(String line) {
     try {
-      JsonMapping mapping = JsonMapping.ofRecords();
+      JsonMapping mapping = JsonMapping.standard();
       return mapping.write(masked(mapping.parse(line), null));
     } catch (NotJson e) {
       return masker.text(line); // cut off in its middle

@@ -1,9 +1,5 @@
 package org.oddlantern.internal.journal;
 
-import java.util.Arrays;
-import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.CaseOutcome;
 import org.oddlantern.internal.record.Mark;
@@ -14,9 +10,6 @@ import tools.jackson.core.JsonToken;
 
 /** Reads from a line of the journal how a case went, and passes over everything else. For one line. */
 final class OutcomeLine {
-
-  private static final Map<String, Outcome> OUTCOMES =
-      Arrays.stream(Outcome.values()).collect(Collectors.toMap(Outcome::word, Function.identity()));
 
   static final String SUPPLY = "supply";
 
@@ -39,7 +32,7 @@ final class OutcomeLine {
   CaseOutcome read() {
     parser.nextToken();
     while (parser.nextToken() == JsonToken.PROPERTY_NAME) {
-      boolean ofCase = parser.currentName().equals("case");
+      boolean ofCase = parser.currentName().equals(Member.CASE);
       if (parser.nextToken() == JsonToken.START_OBJECT && ofCase) {
         members();
       } else {
@@ -57,15 +50,15 @@ final class OutcomeLine {
       String name = parser.currentName();
       JsonToken value = parser.nextToken();
       switch (name) {
-        case "kind" ->
+        case Member.KIND ->
           kind = parser.getString().equals(SUPPLY) ? RecordKind.SUPPLY : RecordKind.CASE;
-        case "id" -> id = parser.getString();
-        case "suite" -> suite = parser.getString();
-        case "title" -> title = parser.getString();
-        case "lane" -> hasRun = parser.getIntValue() > 0;
-        case "outcome" -> outcome = OUTCOMES.get(parser.getString());
-        case "tookMicros" -> tookMicros = parser.getLongValue();
-        case "marks" -> marks(value);
+        case Member.ID -> id = parser.getString();
+        case Member.SUITE -> suite = parser.getString();
+        case Member.TITLE -> title = parser.getString();
+        case Member.LANE -> hasRun = parser.getIntValue() > 0;
+        case Member.OUTCOME -> outcome = RecordReading.outcome(parser.getString());
+        case Member.TOOK_MICROS -> tookMicros = parser.getLongValue();
+        case Member.MARKS -> marks(value);
         default -> parser.skipChildren();
       }
     }

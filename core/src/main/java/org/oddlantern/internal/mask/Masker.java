@@ -133,6 +133,7 @@ public final class Masker {
     return texts.masked(cut(text, places.inText(text), "\""));
   }
 
+  /** An address, its user information hidden; notes the variable of each secret in it. */
   public String address(String address, List<String> variables) {
     String masked = cut(address, places.inForm(address), "");
     if (masked.indexOf('@') >= 0) {
@@ -141,6 +142,7 @@ public final class Masker {
     return texts.masked(masked, variables);
   }
 
+  /** A body of that media type; notes the variable of each secret in it. */
   public String body(String contentType, String body, List<String> variables) {
     return texts.masked(
         places.isEmpty()
@@ -149,6 +151,7 @@ public final class Masker {
         variables);
   }
 
+  /** A header; notes the variable of each secret in it. */
   public Header header(Header field, List<String> variables) {
     if (isCookie(field.name())) {
       return new Header(field.name(), cookies(field));
@@ -166,6 +169,7 @@ public final class Masker {
     return new Header(field.name(), scheme + MASK);
   }
 
+  /** A verdict, of which nothing is told that would give a secret away. */
   public Verdict verdict(Verdict verdict) {
     return new Verdict(
         verdict.holds() && !verdict.check().contains("...")

@@ -24,11 +24,10 @@ public record AttemptRecord(
     @Nullable ProblemRecord problem,
     String printed) {
 
-  /** What is absent in a journal is empty here. */
+  /** Keeps its own lists. */
   public AttemptRecord {
-    exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
-    queries = queries == null ? List.of() : List.copyOf(queries);
-    printed = printed == null ? "" : printed;
+    exchanges = List.copyOf(exchanges);
+    queries = List.copyOf(queries);
   }
 
   /** This record with other exchanges. */

@@ -1,6 +1,5 @@
 package org.oddlantern.internal.record;
 
-import com.fasterxml.jackson.annotation.JsonIgnore;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -18,14 +17,14 @@ public record BodyRecord(
     @Nullable String text,
     @Nullable String file,
     List<Part> parts,
-    @JsonIgnore @Nullable Octets picture) {
+    @Nullable Octets picture) {
 
   /** No body. */
   public static final BodyRecord NONE = new BodyRecord(0, null, null, List.of());
 
-  /** What is absent in a journal is empty here. */
+  /** Keeps its own list. */
   public BodyRecord {
-    parts = parts == null ? List.of() : List.copyOf(parts);
+    parts = List.copyOf(parts);
   }
 
   /**
@@ -45,7 +44,6 @@ public record BodyRecord(
    *
    * @return true if its file is one that browsers show
    */
-  @JsonIgnore
   public boolean isPicture() {
     return file != null && !file.endsWith(".txt");
   }
@@ -65,12 +63,6 @@ public record BodyRecord(
       String contentType,
       long bytes,
       @Nullable String text) {
-
-    /** What is absent in a journal is empty here. */
-    public Part {
-      fileName = fileName == null ? "" : fileName;
-      contentType = contentType == null ? "" : contentType;
-    }
 
     /**
      * The part in one line.

@@ -6,68 +6,126 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A finished case, or something that a supply made, as recorded: secrets masked.
+ * A case that has an outcome, or a supply that was made for one, as recorded: secrets masked.
  *
- * @param kind which of them
- * @param id what it is known by: {@code package.Class#method}
- * @param suite the simple name of its suite, sections joined by {@code >}
- * @param title its title
- * @param place where it stands in the source, as {@code File.java:12}
- * @param order its place in source order
- * @param whose for whom a supply made it; empty for a shared one and for a case
- * @param lane the lane it ran in, from 1; 0 if it did not run
- * @param outcome how it ended
- * @param marks what else there is to say
- * @param startedAt when it began; for a blocked case when that was known
- * @param tookMicros microseconds it took
+ * @param head which case it is
+ * @param timing when and where it ran
+ * @param ending how it ended
  * @param earlier the tries before the last one, which is this
- * @param exchanges its calls in order
- * @param queries its looks into databases in order
- * @param knownFault where a fault is noted that it is known to have; empty if none
- * @param problem what ended it or kept it from running; null if it passed
- * @param printed what it printed; may be empty
- * @param steps its parts in words
- * @param kept what it wanted kept with its results
- * @param waitedFor the cases and supplies that had to come before it
+ * @param trail what it asked, printed and kept
  * @param source its code, where it was found and what ended the case does not tell it; null else
  */
 public record CaseRecord(
-    RecordKind kind,
-    String id,
-    String suite,
-    String title,
-    String place,
-    int order,
-    String whose,
-    int lane,
-    Outcome outcome,
-    List<Mark> marks,
-    Instant startedAt,
-    long tookMicros,
+    CaseHead head,
+    CaseTiming timing,
+    CaseEnding ending,
     List<AttemptRecord> earlier,
-    List<ExchangeRecord> exchanges,
-    List<QueryRecord> queries,
-    String knownFault,
-    @Nullable ProblemRecord problem,
-    String printed,
-    List<StepRecord> steps,
-    List<KeptRecord> kept,
-    List<String> waitedFor,
+    CaseTrail trail,
     @Nullable SourceRecord source) {
 
-  /** What is absent in a journal is empty here. */
+  /** Keeps its own list. */
   public CaseRecord {
-    kind = kind == null ? RecordKind.CASE : kind;
-    whose = whose == null ? "" : whose;
-    earlier = earlier == null ? List.of() : List.copyOf(earlier);
-    marks = marks == null ? List.of() : List.copyOf(marks);
-    exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
-    queries = queries == null ? List.of() : List.copyOf(queries);
-    knownFault = knownFault == null ? "" : knownFault;
-    printed = printed == null ? "" : printed;
-    steps = steps == null ? List.of() : List.copyOf(steps);
-    kept = kept == null ? List.of() : List.copyOf(kept);
-    waitedFor = waitedFor == null ? List.of() : List.copyOf(waitedFor);
+    earlier = List.copyOf(earlier);
+  }
+
+  /** Whether it is a case. */
+  public RecordKind kind() {
+    return head.kind();
+  }
+
+  /** What it is known by. */
+  public String id() {
+    return head.id();
+  }
+
+  /** Its suite. */
+  public String suite() {
+    return head.suite();
+  }
+
+  /** Its title. */
+  public String title() {
+    return head.title();
+  }
+
+  /** Where it stands in the sources. */
+  public String place() {
+    return head.place();
+  }
+
+  /** Whom a supply was made for; empty for others. */
+  public String whose() {
+    return head.whose();
+  }
+
+  /** Where a fault is noted that it is known to have; empty if none. */
+  public String knownFault() {
+    return head.knownFault();
+  }
+
+  /** Its place in the order of the plan. */
+  public int order() {
+    return timing.order();
+  }
+
+  /** The lane it ran in; 0 if it did not run. */
+  public int lane() {
+    return timing.lane();
+  }
+
+  /** When it began. */
+  public Instant startedAt() {
+    return timing.startedAt();
+  }
+
+  /** Microseconds it took. */
+  public long tookMicros() {
+    return timing.tookMicros();
+  }
+
+  /** The cases and supplies that had to come before it. */
+  public List<String> waitedFor() {
+    return timing.waitedFor();
+  }
+
+  /** Its outcome. */
+  public Outcome outcome() {
+    return ending.outcome();
+  }
+
+  /** What else there is to say of it. */
+  public List<Mark> marks() {
+    return ending.marks();
+  }
+
+  /** What ended it or kept it from running; null if it passed. */
+  public @Nullable ProblemRecord problem() {
+    return ending.problem();
+  }
+
+  /** Its calls in order. */
+  public List<ExchangeRecord> exchanges() {
+    return trail.exchanges();
+  }
+
+  /** Its looks into databases in order. */
+  public List<QueryRecord> queries() {
+    return trail.queries();
+  }
+
+  /** What it printed. */
+  public String printed() {
+    return trail.printed();
+  }
+
+  /** Its parts in words. */
+  public List<StepRecord> steps() {
+    return trail.steps();
+  }
+
+  /** What it wanted kept with its results. */
+  public List<KeptRecord> kept() {
+    return trail.kept();
   }
 
   /**
@@ -76,12 +134,12 @@ public record CaseRecord(
    * @return {@code passed}, {@code unproven}, {@code supplied}, {@code failed}, ...
    */
   public String word() {
-    if (kind == RecordKind.SUPPLY && outcome == Outcome.PASSED) {
+    if (kind() == RecordKind.SUPPLY && outcome() == Outcome.PASSED) {
       return "supplied";
     }
-    return outcome == Outcome.PASSED && marks.contains(Mark.UNPROVEN)
+    return outcome() == Outcome.PASSED && marks().contains(Mark.UNPROVEN)
         ? Mark.UNPROVEN.word()
-        : outcome.word();
+        : outcome().word();
   }
 
   /**
@@ -91,6 +149,8 @@ public record CaseRecord(
    */
   public List<AskedRecord> asked() {
     List<AskedRecord> asked = new ArrayList<>();
+    List<ExchangeRecord> exchanges = exchanges();
+    List<QueryRecord> queries = queries();
     int next = 0;
     for (int i = 0; i <= exchanges.size(); i++) {
       while (next < queries.size() && (queries.get(next).after() <= i || i == exchanges.size())) {
@@ -109,7 +169,7 @@ public record CaseRecord(
    * @return false if it was skipped, blocked, is pending, or the run was stopped before
    */
   public boolean hasRun() {
-    return lane > 0;
+    return lane() > 0;
   }
 
   /**
@@ -118,7 +178,7 @@ public record CaseRecord(
    * @return true for a case, and for a supply that failed
    */
   public boolean counts() {
-    return kind == RecordKind.CASE || outcome != Outcome.PASSED;
+    return kind() == RecordKind.CASE || outcome() != Outcome.PASSED;
   }
 
   /**
@@ -132,29 +192,8 @@ public record CaseRecord(
   }
 
   private CaseRecord brief(@Nullable ProblemRecord why, List<String> waiting) {
-    return new CaseRecord(
-        kind,
-        id,
-        suite,
-        title,
-        place,
-        order,
-        whose,
-        lane,
-        outcome,
-        marks,
-        startedAt,
-        tookMicros,
-        List.of(),
-        List.of(),
-        List.of(),
-        knownFault,
-        why,
-        "",
-        List.of(),
-        List.of(),
-        waiting,
-        null);
+    CaseTiming when = timing.with(order(), lane(), waiting);
+    return new CaseRecord(head, when, ending.told(why), List.of(), CaseTrail.NONE, null);
   }
 
   /**
@@ -163,57 +202,33 @@ public record CaseRecord(
    * @return the record without what was sent, came, was printed or kept, and without code and stack
    */
   public CaseRecord listed() {
-    return brief(problem == null ? null : problem.brief(), waitedFor);
+    ProblemRecord problem = problem();
+    return brief(problem == null ? null : problem.brief(), waitedFor());
   }
 
   /** This record with other exchanges, its own and those of earlier tries. */
   public CaseRecord withExchanges(List<ExchangeRecord> others, List<AttemptRecord> otherEarlier) {
-    return with(order, lane, otherEarlier, others, kept);
+    CaseTrail other = new CaseTrail(others, queries(), printed(), steps(), kept());
+    return new CaseRecord(head, timing, ending, otherEarlier, other, source);
   }
 
   /** This record with what was kept lying elsewhere. */
   public CaseRecord withKept(List<KeptRecord> others) {
-    return with(order, lane, earlier, exchanges, others);
+    CaseTrail other = new CaseTrail(exchanges(), queries(), printed(), steps(), others);
+    return new CaseRecord(head, timing, ending, earlier, other, source);
   }
 
   /** This record at another place in the order. */
   public CaseRecord inOrder(int other) {
-    return with(other, lane, earlier, exchanges, kept);
+    return at(timing.with(other, lane(), waitedFor()));
   }
 
   /** This record in another lane. */
   public CaseRecord inLane(int other) {
-    return with(order, other, earlier, exchanges, kept);
+    return at(timing.with(order(), other, waitedFor()));
   }
 
-  private CaseRecord with(
-      int otherOrder,
-      int otherLane,
-      List<AttemptRecord> otherEarlier,
-      List<ExchangeRecord> otherExchanges,
-      List<KeptRecord> otherKept) {
-    return new CaseRecord(
-        kind,
-        id,
-        suite,
-        title,
-        place,
-        otherOrder,
-        whose,
-        otherLane,
-        outcome,
-        marks,
-        startedAt,
-        tookMicros,
-        otherEarlier,
-        otherExchanges,
-        queries,
-        knownFault,
-        problem,
-        printed,
-        steps,
-        otherKept,
-        waitedFor,
-        source);
+  private CaseRecord at(CaseTiming other) {
+    return new CaseRecord(head, other, ending, earlier, trail, source);
   }
 }

@@ -9,55 +9,87 @@ import org.oddlantern.evidence.Verdict;
 /**
  * A call, its reply and the checks made on it, as recorded: secrets masked.
  *
- * @param name what the call is named in plain words; may be empty
- * @param service the name of the service; empty if it has none
- * @param template the address before arguments took their places
- * @param method the method
- * @param url the address
- * @param requestHeaders the headers sent
- * @param requestBody the body sent
- * @param status the status, or 0 if no reply came
- * @param reason the reason phrase
- * @param replyHeaders the headers that came
- * @param replyBody the body that came
+ * @param origin which call it is
+ * @param request what was sent
+ * @param reply what came
  * @param sentAt when sending began
  * @param tookMicros microseconds until the last byte
  * @param fault why there is no reply, or null
  * @param verdicts the checks made on the reply
- * @param variables for each secret hidden in address, headers and body sent, in order, the environment
- *     variable it came from or an empty text; empty if there is none such
  */
 public record ExchangeRecord(
-    String name,
-    String service,
-    String template,
-    String method,
-    String url,
-    List<Header> requestHeaders,
-    BodyRecord requestBody,
-    int status,
-    String reason,
-    List<Header> replyHeaders,
-    BodyRecord replyBody,
+    Origin origin,
+    Request request,
+    Reply reply,
     Instant sentAt,
     long tookMicros,
     @Nullable String fault,
-    List<Verdict> verdicts,
-    List<String> variables)
+    List<Verdict> verdicts)
     implements AskedRecord {
 
-  /** What is absent in a journal is empty here. */
+  /** Keeps its own list. */
   public ExchangeRecord {
-    name = name == null ? "" : name;
-    service = service == null ? "" : service;
-    template = template == null ? "" : template;
-    reason = reason == null ? "" : reason;
-    requestBody = requestBody == null ? BodyRecord.NONE : requestBody;
-    replyBody = replyBody == null ? BodyRecord.NONE : replyBody;
-    requestHeaders = requestHeaders == null ? List.of() : List.copyOf(requestHeaders);
-    replyHeaders = replyHeaders == null ? List.of() : List.copyOf(replyHeaders);
-    verdicts = verdicts == null ? List.of() : List.copyOf(verdicts);
-    variables = variables == null ? List.of() : List.copyOf(variables);
+    verdicts = List.copyOf(verdicts);
+  }
+
+  /** What the call is named in plain words; may be empty. */
+  public String name() {
+    return origin.name();
+  }
+
+  /** The name of the service; empty if it has none. */
+  public String service() {
+    return origin.service();
+  }
+
+  /** The address before arguments took their places. */
+  public String template() {
+    return origin.template();
+  }
+
+  /** The method. */
+  public String method() {
+    return request.method();
+  }
+
+  /** The address. */
+  public String url() {
+    return request.url();
+  }
+
+  /** The headers sent. */
+  public List<Header> requestHeaders() {
+    return request.headers();
+  }
+
+  /** The body sent. */
+  public BodyRecord requestBody() {
+    return request.body();
+  }
+
+  /** The environment variables of the secrets sent. */
+  public List<String> variables() {
+    return request.variables();
+  }
+
+  /** The status, or 0 if no reply came. */
+  public int status() {
+    return reply.status();
+  }
+
+  /** The reason phrase. */
+  public String reason() {
+    return reply.reason();
+  }
+
+  /** The headers that came. */
+  public List<Header> replyHeaders() {
+    return reply.headers();
+  }
+
+  /** The body that came. */
+  public BodyRecord replyBody() {
+    return reply.body();
   }
 
   /**
@@ -67,7 +99,7 @@ public record ExchangeRecord(
    */
   @Override
   public String line() {
-    return method + " " + url;
+    return request.method() + " " + request.url();
   }
 
   /**
@@ -76,9 +108,9 @@ public record ExchangeRecord(
    * @return {@code 404 Not Found}
    */
   public String answer() {
-    return status == 0
+    return status() == 0
         ? "no reply"
-        : reason.isEmpty() ? String.valueOf(status) : status + " " + reason;
+        : reason().isEmpty() ? String.valueOf(status()) : status() + " " + reason();
   }
 
   /**
@@ -94,27 +126,61 @@ public record ExchangeRecord(
   /**
    * This record with other bodies.
    *
-   * @param request the body sent
-   * @param reply the body that came
+   * @param sent the body sent
+   * @param came the body that came
    * @return the record
    */
-  public ExchangeRecord withBodies(BodyRecord request, BodyRecord reply) {
-    return new ExchangeRecord(
-        name,
-        service,
-        template,
-        method,
-        url,
-        requestHeaders,
-        request,
-        status,
-        reason,
-        replyHeaders,
-        reply,
-        sentAt,
-        tookMicros,
-        fault,
-        verdicts,
-        variables);
+  public ExchangeRecord withBodies(BodyRecord sent, BodyRecord came) {
+    Request other = new Request(method(), url(), requestHeaders(), sent, variables());
+    Reply another = new Reply(status(), reason(), replyHeaders(), came);
+    return new ExchangeRecord(origin, other, another, sentAt, tookMicros, fault, verdicts);
+  }
+
+  /**
+   * Which call it is, whatever its arguments.
+   *
+   * @param name what it is named in plain words; may be empty
+   * @param service the name of the service; empty if it has none
+   * @param template the address before arguments took their places
+   */
+  public record Origin(String name, String service, String template) {}
+
+  /**
+   * What was sent.
+   *
+   * @param method the method
+   * @param url the address
+   * @param headers the headers
+   * @param body the body
+   * @param variables for each secret hidden in address, headers and body, in order, the environment
+   *     variable it came from or an empty text; empty if there is none such
+   */
+  public record Request(
+      String method, String url, List<Header> headers, BodyRecord body, List<String> variables) {
+
+    /** Keeps its own lists. */
+    public Request {
+      headers = List.copyOf(headers);
+      variables = List.copyOf(variables);
+    }
+  }
+
+  /**
+   * What came.
+   *
+   * @param status the status, or 0 if no reply came
+   * @param reason the reason phrase
+   * @param headers the headers
+   * @param body the body
+   */
+  public record Reply(int status, String reason, List<Header> headers, BodyRecord body) {
+
+    /** Nothing came. */
+    public static final Reply NONE = new Reply(0, "", List.of(), BodyRecord.NONE);
+
+    /** Keeps its own list. */
+    public Reply {
+      headers = List.copyOf(headers);
+    }
   }
 }

@@ -1,6 +1,5 @@
 package org.oddlantern.internal.record;
 
-import com.fasterxml.jackson.annotation.JsonIgnore;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -17,4 +16,4 @@ public record KeptRecord(
     String contentType,
     long bytes,
     @Nullable String file,
-    @JsonIgnore @Nullable Octets octets) {}
+    @Nullable Octets octets) {}

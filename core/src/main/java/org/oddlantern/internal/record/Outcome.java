@@ -1,33 +1,24 @@
 package org.oddlantern.internal.record;
 
-import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Locale;
 
 /** How a case ended. */
 public enum Outcome {
   /** Every check held. */
-  @JsonProperty("passed")
   PASSED,
   /** A check did not hold, or a reading found nothing. */
-  @JsonProperty("failed")
   FAILED,
   /** Something went wrong that is no answer of the service: no reply, an exception. */
-  @JsonProperty("errored")
   ERRORED,
   /** It did not run, since a case whose value it takes did not pass. */
-  @JsonProperty("blocked")
   BLOCKED,
   /** It was running, or had not run yet, when the run was stopped. */
-  @JsonProperty("interrupted")
   INTERRUPTED,
   /** It was not to run now, or takes what a case makes that did not run. */
-  @JsonProperty("skipped")
   SKIPPED,
   /** It is still to be written. */
-  @JsonProperty("pending")
   PENDING,
   /** It failed, as the service is known to. */
-  @JsonProperty("known fault")
   KNOWN_FAULT;
 
   /**

@@ -16,6 +16,7 @@ public final class Picture {
 
   private Picture() {}
 
+  /** Whether browsers show what has that media type. */
   public static boolean isOne(String contentType) {
     return ENDINGS.containsKey(bare(contentType));
   }

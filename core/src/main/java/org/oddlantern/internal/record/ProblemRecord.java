@@ -42,12 +42,4 @@ public record ProblemRecord(
   public ProblemRecord with(SourceRecord code) {
     return new ProblemRecord(type, message, at, stack, code);
   }
-
-  /** What is absent in a journal is empty here. */
-  public ProblemRecord {
-    type = type == null ? "" : type;
-    message = message == null ? "" : message;
-    at = at == null ? "" : at;
-    stack = stack == null ? "" : stack;
-  }
 }

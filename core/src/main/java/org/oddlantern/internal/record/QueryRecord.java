@@ -10,9 +10,7 @@ import org.oddlantern.json.internal.JsonMapping;
 /**
  * A look into a database, as recorded: secrets masked.
  *
- * @param database the name of the database
- * @param sql the statement
- * @param parameters what was given for its question marks
+ * @param asked what was asked
  * @param answer the rows as JSON, the beginning of them if they are many
  * @param after how many exchanges of the case came before it
  * @param sentAt when it was sent
@@ -21,9 +19,7 @@ import org.oddlantern.json.internal.JsonMapping;
  * @param verdicts the checks made on the answer
  */
 public record QueryRecord(
-    String database,
-    String sql,
-    List<String> parameters,
+    Asked asked,
     String answer,
     int after,
     Instant sentAt,
@@ -32,11 +28,24 @@ public record QueryRecord(
     List<Verdict> verdicts)
     implements AskedRecord {
 
-  /** What is absent in a journal is empty here. */
+  /** Keeps its own list. */
   public QueryRecord {
-    parameters = parameters == null ? List.of() : List.copyOf(parameters);
-    answer = answer == null ? "" : answer;
-    verdicts = verdicts == null ? List.of() : List.copyOf(verdicts);
+    verdicts = List.copyOf(verdicts);
+  }
+
+  /** The name of the database. */
+  public String database() {
+    return asked.database();
+  }
+
+  /** The statement. */
+  public String sql() {
+    return asked.sql();
+  }
+
+  /** What was given for its question marks. */
+  public List<String> parameters() {
+    return asked.parameters();
   }
 
   /**
@@ -62,8 +71,8 @@ public record QueryRecord(
    * @return {@code select label from hive where id = ? with 4}
    */
   public String statement() {
-    String one = sql.strip().replaceAll("\\s+", " ");
-    return parameters.isEmpty() ? one : one + " with " + String.join(", ", parameters);
+    String one = sql().strip().replaceAll("\\s+", " ");
+    return parameters().isEmpty() ? one : one + " with " + String.join(", ", parameters());
   }
 
   /**
@@ -73,6 +82,21 @@ public record QueryRecord(
    */
   @Override
   public String line() {
-    return database + ": " + statement();
+    return database() + ": " + statement();
+  }
+
+  /**
+   * What was asked.
+   *
+   * @param database the name of the database
+   * @param sql the statement
+   * @param parameters what was given for its question marks
+   */
+  public record Asked(String database, String sql, List<String> parameters) {
+
+    /** Keeps its own list. */
+    public Asked {
+      parameters = List.copyOf(parameters);
+    }
   }
 }

@@ -1,24 +1,10 @@
 package org.oddlantern.internal.record;
 
-import com.fasterxml.jackson.annotation.JsonProperty;
-import com.fasterxml.jackson.annotation.JsonSubTypes;
-import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 
 /** Something that happened in a run, secrets masked; a line of the journal. */
-@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "event")
-@JsonSubTypes({
-  @JsonSubTypes.Type(value = RunEvent.Started.class, name = "run-started"),
-  @JsonSubTypes.Type(value = RunEvent.CaseBegan.class, name = "case-began"),
-  @JsonSubTypes.Type(value = RunEvent.CaseFinished.class, name = "case-finished"),
-  @JsonSubTypes.Type(value = RunEvent.PutBackBegan.class, name = "put-back-began"),
-  @JsonSubTypes.Type(value = RunEvent.ProblemFound.class, name = "problem-found"),
-  @JsonSubTypes.Type(value = RunEvent.UndoNoted.class, name = "undo-noted"),
-  @JsonSubTypes.Type(value = RunEvent.PutBack.class, name = "put-back"),
-  @JsonSubTypes.Type(value = RunEvent.Ended.class, name = "run-ended")
-})
 public sealed interface RunEvent {
 
   /**
@@ -30,10 +16,7 @@ public sealed interface RunEvent {
    * @param environment the environment in use
    * @param seed the seed of fresh values
    * @param startedAt when
-   * @param cases how many cases are planned
-   * @param suites how many suites they belong to
-   * @param lanes how many cases run side by side at most
-   * @param part which share of a run dealt to several machines it is, like {@code 2/5}; empty for a whole
+   * @param size how much is to run
    * @param warnings what the plan found worth a look
    */
   record Started(
@@ -43,21 +26,36 @@ public sealed interface RunEvent {
       String environment,
       String seed,
       Instant startedAt,
-      int cases,
-      int suites,
-      int lanes,
-      String part,
+      RunSize size,
       List<String> warnings)
       implements RunEvent {
 
     /** The version written by this library. */
     public static final int FORMAT = 1;
 
-    /** What is absent in a journal is empty here. */
+    /** Keeps its own list. */
     public Started {
-      lanes = Math.max(1, lanes);
-      part = part == null ? "" : part;
-      warnings = warnings == null ? List.of() : List.copyOf(warnings);
+      warnings = List.copyOf(warnings);
+    }
+
+    /** How many cases are planned. */
+    public int cases() {
+      return size.cases();
+    }
+
+    /** How many suites they belong to. */
+    public int suites() {
+      return size.suites();
+    }
+
+    /** How many cases run side by side at most. */
+    public int lanes() {
+      return size.lanes();
+    }
+
+    /** Which share of a run dealt to several machines it is, like {@code 2/5}; empty for a whole. */
+    public String part() {
+      return size.part();
     }
   }
 
@@ -76,7 +74,7 @@ public sealed interface RunEvent {
    *
    * @param record the case
    */
-  record CaseFinished(@JsonProperty("case") CaseRecord record) implements RunEvent {}
+  record CaseFinished(CaseRecord record) implements RunEvent {}
 
   /**
    * Something was made that is to be taken back.
@@ -112,10 +110,9 @@ public sealed interface RunEvent {
   record PutBack(String id, String deed, String problem, List<ExchangeRecord> exchanges)
       implements RunEvent {
 
-    /** What is absent in a journal is empty here. */
+    /** Keeps its own list. */
     public PutBack {
-      problem = problem == null ? "" : problem;
-      exchanges = exchanges == null ? List.of() : List.copyOf(exchanges);
+      exchanges = List.copyOf(exchanges);
     }
 
     /**
@@ -157,10 +154,9 @@ public sealed interface RunEvent {
       this(endedAt, tookMicros, counts, leftBehind, stopped, List.of());
     }
 
-    /** What is absent in a journal is empty here. */
+    /** Keeps its own list. */
     public Ended {
-      counts = counts == null ? Map.of() : counts;
-      warnings = warnings == null ? List.of() : List.copyOf(warnings);
+      warnings = List.copyOf(warnings);
     }
   }
 }

@@ -14,6 +14,6 @@ public record SourceRecord(String file, int first, int marked, List<String> line
 
   /** Keeps its own list. */
   public SourceRecord {
-    lines = lines == null ? List.of() : List.copyOf(lines);
+    lines = List.copyOf(lines);
   }
 }

@@ -12,6 +12,7 @@ public final class TimeText {
   private long second = Long.MIN_VALUE;
   private String beginning = "";
 
+  /** A moment as RFC 3339 writes it, with microseconds, in UTC. */
   public String text(Instant time) {
     if (time.getEpochSecond() != second) {
       second = time.getEpochSecond();

@@ -16,7 +16,11 @@ import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.SupplyDefinition;
 import org.oddlantern.internal.record.AttemptRecord;
+import org.oddlantern.internal.record.CaseEnding;
+import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.CaseTiming;
+import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
@@ -113,27 +117,18 @@ final class Entries {
       Masker masker = workshop.masker();
       ProblemRecord problem = located(masked(attempt.problem()), attempt, one.definition());
       return new CaseRecord(
-          RecordKind.CASE,
-          masker.id(one.definition().id().toString()),
-          RunNames.suite(one.definition().suite()),
-          one.definition().title(masker::text),
-          one.definition().position().toString(),
-          one.order(),
-          "",
-          lane,
-          attempt.outcome(),
-          marks,
-          took.start(),
-          took.micros(),
+          new CaseHead(
+              RecordKind.CASE,
+              masker.id(one.definition().id().toString()),
+              RunNames.suite(one.definition().suite()),
+              one.definition().title(masker::text),
+              one.definition().position().toString(),
+              "",
+              one.definition().marks().knownFault()),
+          new CaseTiming(one.order(), lane, took.start(), took.micros(), waitedFor(one)),
+          new CaseEnding(attempt.outcome(), marks, problem),
           earlier,
-          log.exchanges(recording),
-          log.queries(recording),
-          one.definition().marks().knownFault(),
-          problem,
-          masker.text(log.printing()),
-          log.steps(recording),
-          log.kept(recording),
-          waitedFor(one),
+          trail(log),
           lane == 0 || problem != null && problem.source() != null
               ? null
               : source(one.definition()));
@@ -154,6 +149,15 @@ final class Entries {
   ExchangeRecord exchange(Exchange exchange) {
     recording.learn(exchange);
     return recording.record(exchange, List.of());
+  }
+
+  private CaseTrail trail(CaseLog log) {
+    return new CaseTrail(
+        log.exchanges(recording),
+        log.queries(recording),
+        workshop.masker().text(log.printing()),
+        log.steps(recording),
+        log.kept(recording));
   }
 
   private void tell(CaseLog log, Supplier<CaseRecord> recording) {
@@ -264,29 +268,19 @@ final class Entries {
     private CaseRecord record(Attempt made, int lane, Took took) {
       CaseLog log = work.log();
       log.teach(recording);
-      Masker masker = workshop.masker();
       return new CaseRecord(
-          RecordKind.SUPPLY,
-          supply.id().toString(),
-          RunNames.suite(supply.suite()),
-          supply.title(),
-          supply.position().toString(),
-          order,
-          masker.id(whose),
-          lane,
-          made.outcome(),
+          new CaseHead(
+              RecordKind.SUPPLY,
+              supply.id().toString(),
+              RunNames.suite(supply.suite()),
+              supply.title(),
+              supply.position().toString(),
+              workshop.masker().id(whose),
+              ""),
+          new CaseTiming(order, lane, took.start(), took.micros(), List.of()),
+          new CaseEnding(made.outcome(), List.of(), masked(made.problem())),
           List.of(),
-          took.start(),
-          took.micros(),
-          List.of(),
-          log.exchanges(recording),
-          log.queries(recording),
-          "",
-          masked(made.problem()),
-          masker.text(log.printing()),
-          log.steps(recording),
-          log.kept(recording),
-          List.of(),
+          trail(log),
           null);
     }
   }

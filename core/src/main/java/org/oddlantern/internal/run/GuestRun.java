@@ -18,6 +18,7 @@ import org.oddlantern.internal.journal.LateSecrets;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.internal.record.RunSize;
 import org.oddlantern.json.internal.KnownPaths;
 
 /**
@@ -80,10 +81,7 @@ public final class GuestRun implements AutoCloseable {
             order.environment().name(),
             order.seed(),
             start,
-            0,
-            0,
-            order.lanes(),
-            "",
+            new RunSize(0, 0, order.lanes(), ""),
             environments.warnings()));
   }
 

@@ -52,9 +52,10 @@ final class Recording {
   QueryRecord record(Query query, int after, List<Verdict> verdicts) {
     String answer = masker.body(JSON, query.answer(), new ArrayList<>());
     return new QueryRecord(
-        query.database(),
-        masker.text(query.sql()),
-        query.parameters().stream().map(masker::text).toList(),
+        new QueryRecord.Asked(
+            query.database(),
+            masker.text(query.sql()),
+            query.parameters().stream().map(masker::text).toList()),
         answer.length() > LONGEST_ANSWER
             ? answer.substring(0, LONGEST_ANSWER) + "... (" + answer.length()
                 + " characters in all)"
@@ -89,24 +90,26 @@ final class Recording {
     String url = masker.address(request.uri().toString(), variables);
     List<Header> sent = masked(request.headers(), variables);
     BodyRecord body = sent(request, variables);
-    List<String> ignored = new ArrayList<>();
     return new ExchangeRecord(
-        masker.text(exchange.origin().name()),
-        exchange.origin().service(),
-        masker.text(exchange.origin().template()),
-        request.method(),
-        url,
-        sent,
-        body,
-        reply == null ? 0 : reply.status(),
-        reply == null ? "" : masker.text(reply.reason()),
-        reply == null ? List.of() : masked(reply.headers(), ignored),
-        reply == null ? BodyRecord.NONE : body(reply.headers(), reply.body(), ignored),
+        new ExchangeRecord.Origin(
+            masker.text(exchange.origin().name()),
+            exchange.origin().service(),
+            masker.text(exchange.origin().template())),
+        new ExchangeRecord.Request(request.method(), url, sent, body, named(variables)),
+        reply == null ? ExchangeRecord.Reply.NONE : came(reply),
         exchange.sentAt().truncatedTo(ChronoUnit.MICROS),
         exchange.took().toNanos() / 1_000,
         exchange.fault() == null ? null : masker.text(exchange.fault()),
-        masked(verdicts),
-        named(variables));
+        masked(verdicts));
+  }
+
+  private ExchangeRecord.Reply came(WireReply reply) {
+    List<String> ignored = new ArrayList<>();
+    return new ExchangeRecord.Reply(
+        reply.status(),
+        masker.text(reply.reason()),
+        masked(reply.headers(), ignored),
+        body(reply.headers(), reply.body(), ignored));
   }
 
   /** Nothing, unless one of them has a name. */

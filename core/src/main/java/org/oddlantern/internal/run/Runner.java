@@ -27,9 +27,10 @@ import org.oddlantern.internal.plan.PlannedSupply;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.internal.record.RunSize;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.KnownPaths;
-import org.oddlantern.schema.KnownSchemas;
+import org.oddlantern.schema.internal.KnownSchemas;
 
 /**
  * Runs the cases of a plan: each as soon as its makers and its predecessors have finished, side by side in
@@ -180,10 +181,7 @@ public final class Runner {
         order.environment().name(),
         order.seed(),
         start,
-        cases.size(),
-        suites,
-        order.lanes(),
-        order.plan().part().toString(),
+        new RunSize(cases.size(), suites, order.lanes(), order.plan().part().toString()),
         warnings());
   }
 

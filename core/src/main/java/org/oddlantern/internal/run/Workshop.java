@@ -19,7 +19,7 @@ import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.json.internal.KnownPaths;
-import org.oddlantern.schema.KnownSchemas;
+import org.oddlantern.schema.internal.KnownSchemas;
 
 /**
  * What all cases of a run work with.

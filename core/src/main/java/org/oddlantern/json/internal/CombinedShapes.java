@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -19,6 +20,7 @@ public final class CombinedShapes {
   /** Every one of them. */
   public record All(List<Shape> parts) implements ComposedShape {
 
+    /** Both; what is made of several already takes one more. */
     public static Shape of(Shape first, Shape second) {
       List<Shape> parts = new ArrayList<>(first instanceof All all ? all.parts : List.of(first));
       parts.add(second);
@@ -51,6 +53,7 @@ public final class CombinedShapes {
   /** One of them or more. */
   public record Any(List<Shape> parts) implements ComposedShape {
 
+    /** Both; what is made of several already takes one more. */
     public static Shape of(Shape first, Shape second) {
       List<Shape> parts = new ArrayList<>(first instanceof Any any ? any.parts : List.of(first));
       parts.add(second);

@@ -119,15 +119,6 @@ public final class JsonMapping {
   }
 
   /**
-   * The mapping of what this library has written itself, where what is absent is empty.
-   *
-   * @return the mapping
-   */
-  public static JsonMapping ofRecords() {
-    return OfRecords.MAPPING;
-  }
-
-  /**
    * A mapping by a mapper of one's own, which keeps its own rules; secrets, {@link Key} records and
    * payloads travel as they do by the standard one.
    *
@@ -362,14 +353,6 @@ public final class JsonMapping {
     var place = e.getLocation();
     return new NotJson(
         reason, place == null ? 0 : place.getLineNr(), place == null ? 0 : place.getColumnNr());
-  }
-
-  /** Made when it is needed, which most runs never do. */
-  private static final class OfRecords {
-    private static final JsonMapping MAPPING = new JsonMapping(
-        standardMapper(
-            AnnotationIntrospector.nopInstance(), new SimpleModule("odd-lantern-records")),
-        secret -> {});
   }
 
   /** Bytes that are no UTF-8, after a text that still was. */

@@ -10,13 +10,18 @@ import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.CaseEnding;
+import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.CaseTiming;
+import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunSize;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Finding;
@@ -111,27 +116,23 @@ final class HostileRun {
       ProblemRecord problem,
       String printed) {
     return new CaseRecord(
-        RecordKind.CASE,
-        suite + "#case" + order,
-        suite.replaceAll(".*\\.", ""),
-        title,
-        "Yard.java:3",
-        order,
-        "",
-        1 + order % 8,
-        outcome,
-        order % 50 == 3 ? List.of(Mark.WARNED) : List.of(),
-        WHEN.plusMillis(order / 8 * 2L),
-        1_900,
+        new CaseHead(
+            RecordKind.CASE,
+            suite + "#case" + order,
+            suite.replaceAll(".*\\.", ""),
+            title,
+            "Yard.java:3",
+            "",
+            ""),
+        new CaseTiming(order, 1 + order % 8, WHEN.plusMillis(order / 8 * 2L), 1_900, List.of()),
+        new CaseEnding(outcome, order % 50 == 3 ? List.of(Mark.WARNED) : List.of(), problem),
         List.of(),
-        exchanges,
-        List.of(),
-        "",
-        problem,
-        printed,
-        printed.isEmpty() ? List.of() : List.of(new StepRecord(printed, 0, WHEN)),
-        List.of(),
-        List.of(),
+        new CaseTrail(
+            exchanges,
+            List.of(),
+            printed,
+            printed.isEmpty() ? List.of() : List.of(new StepRecord(printed, 0, WHEN)),
+            List.of()),
         null);
   }
 
@@ -139,23 +140,19 @@ final class HostileRun {
     Finding finding =
         Finding.of("$.kind", name.isBlank() ? "5" : name, name.isBlank() ? "4" : name);
     return new ExchangeRecord(
-        name,
-        "beeyard",
-        "/hives",
-        "GET",
-        url,
-        List.of(new Header("X-Hive", name)),
-        BodyRecord.NONE,
-        200,
-        "OK",
-        List.of(new Header("X-Hive", name)),
-        new BodyRecord(body.length(), body, null, List.of()),
+        new ExchangeRecord.Origin(name, "beeyard", "/hives"),
+        new ExchangeRecord.Request(
+            "GET", url, List.of(new Header("X-Hive", name)), BodyRecord.NONE, List.of()),
+        new ExchangeRecord.Reply(
+            200,
+            "OK",
+            List.of(new Header("X-Hive", name)),
+            new BodyRecord(body.length(), body, null, List.of())),
         WHEN,
         1_000,
         null,
         List.of(new Verdict(
-            "at(\"$.kind\", " + name + ")", false, holds ? List.of() : List.of(finding))),
-        List.of());
+            "at(\"$.kind\", " + name + ")", false, holds ? List.of() : List.of(finding))));
   }
 
   private static void write(Path journal, List<CaseRecord> cases) throws IOException {
@@ -165,7 +162,14 @@ final class HostileRun {
   private static void write(Path journal, String run, List<CaseRecord> cases) throws IOException {
     try (JournalWriter writer = new JournalWriter(journal)) {
       writer.hear(new RunEvent.Started(
-          1, run, "Fennel Hill", "local", "s", WHEN, cases.size(), 1, 8, "", List.of(EVIL)));
+          1,
+          run,
+          "Fennel Hill",
+          "local",
+          "s",
+          WHEN,
+          new RunSize(cases.size(), 1, 8, ""),
+          List.of(EVIL)));
       for (CaseRecord one : cases) {
         writer.hear(new RunEvent.CaseFinished(one));
       }

@@ -21,7 +21,7 @@ import org.oddlantern.internal.reports.console.CapturedPrinting;
 import org.oddlantern.internal.run.RunOrder;
 import org.oddlantern.internal.run.RunResult;
 import org.oddlantern.internal.run.Runner;
-import org.oddlantern.schema.KnownSchemas;
+import org.oddlantern.schema.internal.KnownSchemas;
 
 /** Runs what filters have left of a tree, and tells the platform. */
 final class EngineRun {

@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.JoinedJournals;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.reports.KeptRuns;
-import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.run.RunNames;
 
 /**

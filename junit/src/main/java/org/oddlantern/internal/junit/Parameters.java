@@ -15,7 +15,7 @@ import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.internal.plan.Part;
 import org.oddlantern.internal.plan.Plan;
-import org.oddlantern.internal.reports.RunFolder;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.run.AskedPart;
 import org.oddlantern.internal.run.RunNames;
 import org.oddlantern.internal.run.RunOrder;

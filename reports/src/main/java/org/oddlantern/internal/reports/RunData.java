@@ -71,7 +71,7 @@ public final class RunData {
   }
 
   /** Of the events that were written to a journal. */
-  static RunData of(Journal journal, List<RunEvent> events) throws IOException {
+  public static RunData of(Journal journal, List<RunEvent> events) throws IOException {
     return of(journal, events, StoredCases.whole(journal));
   }
 
@@ -81,53 +81,9 @@ public final class RunData {
       throw new IOException(
           journal.file() + " does not begin like a journal: its first line must be run-started");
     }
-    List<CaseRecord> cases = new ArrayList<>();
-    List<CaseRecord> supplied = new ArrayList<>();
-    List<RunEvent.PutBack> putBacks = new ArrayList<>();
-    List<RunEvent.UndoNoted> open = new ArrayList<>();
-    List<RunEvent.PutBackBegan> sent = new ArrayList<>();
-    List<String> problems = new ArrayList<>();
-    Map<String, RunEvent.CaseBegan> underWay = new LinkedHashMap<>();
-    RunEvent.Ended ended = null;
-    for (RunEvent event : events) {
-      if (event instanceof RunEvent.CaseFinished finished) {
-        (finished.record().counts() ? cases : supplied).add(finished.record());
-        underWay.remove(finished.record().id());
-      } else if (event instanceof RunEvent.PutBack putBack) {
-        putBacks.add(putBack);
-        open.remove(new RunEvent.UndoNoted(putBack.id(), putBack.deed()));
-        sent.remove(new RunEvent.PutBackBegan(putBack.id(), putBack.deed()));
-      } else if (event instanceof RunEvent.PutBackBegan began) {
-        sent.add(began);
-      } else if (event instanceof RunEvent.ProblemFound found) {
-        problems.add(found.problem());
-      } else if (event instanceof RunEvent.CaseBegan began) {
-        underWay.put(began.id(), began);
-      } else if (event instanceof RunEvent.UndoNoted noted) {
-        open.add(noted);
-      } else if (event instanceof RunEvent.Ended end) {
-        ended = end;
-      }
-    }
-    if (ended == null) {
-      open.forEach(noted -> putBacks.add(new RunEvent.PutBack(
-          noted.id(),
-          noted.call(),
-          sent.contains(new RunEvent.PutBackBegan(noted.id(), noted.call()))
-              ? "begun, and what came of it is not known, since the run was cut off"
-              : "the run was cut off before this was done",
-          List.of())));
-    }
-    cases.sort(Comparator.comparingInt(CaseRecord::order));
-    supplied.sort(Comparator.comparingInt(CaseRecord::order).thenComparing(CaseRecord::id));
-    return new RunData(
-        started,
-        cases,
-        supplied,
-        putBacks,
-        ended,
-        new Troubles(List.copyOf(problems), List.copyOf(underWay.values())),
-        stored);
+    Sorting sorting = new Sorting();
+    events.forEach(sorting::take);
+    return sorting.data(started, stored);
   }
 
   /**
@@ -357,4 +313,64 @@ public final class RunData {
 
   /** What went wrong beside the cases. */
   private record Troubles(List<String> problems, List<RunEvent.CaseBegan> underWay) {}
+
+  /** Puts events where they belong. */
+  private static final class Sorting {
+    private final List<CaseRecord> cases = new ArrayList<>();
+    private final List<CaseRecord> supplied = new ArrayList<>();
+    private final List<RunEvent.PutBack> putBacks = new ArrayList<>();
+    private final List<RunEvent.UndoNoted> open = new ArrayList<>();
+    private final List<RunEvent.PutBackBegan> sent = new ArrayList<>();
+    private final List<String> problems = new ArrayList<>();
+    private final Map<String, RunEvent.CaseBegan> underWay = new LinkedHashMap<>();
+    private RunEvent.@Nullable Ended ended;
+
+    void take(RunEvent event) {
+      if (event instanceof RunEvent.CaseFinished finished) {
+        (finished.record().counts() ? cases : supplied).add(finished.record());
+        underWay.remove(finished.record().id());
+      } else if (event instanceof RunEvent.PutBack putBack) {
+        putBacks.add(putBack);
+        open.remove(new RunEvent.UndoNoted(putBack.id(), putBack.deed()));
+        sent.remove(new RunEvent.PutBackBegan(putBack.id(), putBack.deed()));
+      } else if (event instanceof RunEvent.PutBackBegan began) {
+        sent.add(began);
+      } else if (event instanceof RunEvent.ProblemFound found) {
+        problems.add(found.problem());
+      } else if (event instanceof RunEvent.CaseBegan began) {
+        underWay.put(began.id(), began);
+      } else if (event instanceof RunEvent.UndoNoted noted) {
+        open.add(noted);
+      } else if (event instanceof RunEvent.Ended end) {
+        ended = end;
+      }
+    }
+
+    RunData data(RunEvent.Started started, StoredCases stored) {
+      if (ended == null) {
+        open.forEach(noted -> putBacks.add(cutOff(noted)));
+      }
+      cases.sort(Comparator.comparingInt(CaseRecord::order));
+      supplied.sort(Comparator.comparingInt(CaseRecord::order).thenComparing(CaseRecord::id));
+      return new RunData(
+          started,
+          cases,
+          supplied,
+          putBacks,
+          ended,
+          new Troubles(List.copyOf(problems), List.copyOf(underWay.values())),
+          stored);
+    }
+
+    private RunEvent.PutBack cutOff(RunEvent.UndoNoted noted) {
+      boolean begun = sent.contains(new RunEvent.PutBackBegan(noted.id(), noted.call()));
+      return new RunEvent.PutBack(
+          noted.id(),
+          noted.call(),
+          begun
+              ? "begun, and what came of it is not known, since the run was cut off"
+              : "the run was cut off before this was done",
+          List.of());
+    }
+  }
 }

@@ -22,7 +22,11 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.CaseEnding;
+import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.CaseTiming;
+import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.Outcome;
@@ -30,6 +34,7 @@ import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunSize;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.internal.reports.console.ConsoleReport;
@@ -128,26 +133,24 @@ class HostileTextTest {
   private static List<RunEvent> events() {
     Finding finding = Finding.of("$.label", "5", "4").hint(EVIL);
     ExchangeRecord exchange = new ExchangeRecord(
-        EVIL,
-        EVIL,
-        EVIL,
-        "GET",
-        "http://127.0.0.1/" + "x".repeat(500),
-        List.of(new Header("X-Evil", EVIL)),
-        BodyRecord.NONE,
-        200,
-        EVIL,
-        List.of(new Header("X-Evil", EVIL)),
-        new BodyRecord(12, "{\"label\": 4}", null, List.of()),
+        new ExchangeRecord.Origin(EVIL, EVIL, EVIL),
+        new ExchangeRecord.Request(
+            "GET",
+            "http://127.0.0.1/" + "x".repeat(500),
+            List.of(new Header("X-Evil", EVIL)),
+            BodyRecord.NONE,
+            List.of()),
+        new ExchangeRecord.Reply(
+            200,
+            EVIL,
+            List.of(new Header("X-Evil", EVIL)),
+            new BodyRecord(12, "{\"label\": 4}", null, List.of())),
         WHEN,
         3_000,
         null,
-        List.of(new Verdict(EVIL, false, List.of(finding))),
-        List.of());
+        List.of(new Verdict(EVIL, false, List.of(finding))));
     QueryRecord query = new QueryRecord(
-        EVIL,
-        EVIL,
-        List.of(EVIL),
+        new QueryRecord.Asked(EVIL, EVIL, List.of(EVIL)),
         EVIL,
         1,
         WHEN,
@@ -155,35 +158,28 @@ class HostileTextTest {
         null,
         List.of(new Verdict(EVIL, false, List.of(finding.ofItem(EVIL)))));
     CaseRecord one = new CaseRecord(
-        RecordKind.CASE,
-        "pack.Suite#one",
-        "Suite",
-        EVIL,
-        "Suite.java:3",
-        0,
-        "",
-        1,
-        Outcome.FAILED,
+        new CaseHead(RecordKind.CASE, "pack.Suite#one", "Suite", EVIL, "Suite.java:3", "", EVIL),
+        new CaseTiming(0, 1, WHEN, 3_000, List.of(EVIL)),
+        new CaseEnding(
+            Outcome.FAILED,
+            List.of(),
+            new ProblemRecord(
+                "Evil",
+                EVIL,
+                "Suite.java:4",
+                EVIL,
+                new SourceRecord("Suite.java", 3, 4, List.of(EVIL, EVIL)))),
         List.of(),
-        WHEN,
-        3_000,
-        List.of(),
-        List.of(exchange),
-        List.of(query),
-        EVIL,
-        new ProblemRecord(
-            "Evil",
+        new CaseTrail(
+            List.of(exchange),
+            List.of(query),
             EVIL,
-            "Suite.java:4",
-            EVIL,
-            new SourceRecord("Suite.java", 3, 4, List.of(EVIL, EVIL))),
-        EVIL,
-        List.of(new StepRecord(EVIL, 0, WHEN)),
-        List.of(new KeptRecord(EVIL, EVIL, 3, "kept/000001.txt", null)),
-        List.of(EVIL),
+            List.of(new StepRecord(EVIL, 0, WHEN)),
+            List.of(new KeptRecord(EVIL, EVIL, 3, "kept/000001.txt", null))),
         null);
     return List.of(
-        new RunEvent.Started(1, "run", EVIL, "local", "s", WHEN, 1, 1, 1, "", List.of(EVIL)),
+        new RunEvent.Started(
+            1, "run", EVIL, "local", "s", WHEN, new RunSize(1, 1, 1, ""), List.of(EVIL)),
         new RunEvent.CaseFinished(one),
         new RunEvent.PutBack("pack.Suite#one", "DELETE /x", "it was answered 500", List.of()),
         new RunEvent.Ended(WHEN, 4_000, Map.of("failed", 1), 1, false));

@@ -16,6 +16,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunSize;
 
 /** Which runs a history keeps, and how they are read. */
 class KeptRunsTest {
@@ -72,8 +73,8 @@ class KeptRunsTest {
   private Path journal(String run, Instant when) throws IOException {
     Path file = folder.resolve("journal.jsonl");
     try (JournalWriter writer = new JournalWriter(file)) {
-      writer.hear(
-          new RunEvent.Started(1, run, "Fennel Hill", "local", "s", when, 0, 0, 1, "", List.of()));
+      writer.hear(new RunEvent.Started(
+          1, run, "Fennel Hill", "local", "s", when, new RunSize(0, 0, 1, ""), List.of()));
       writer.hear(new RunEvent.Ended(when.plusSeconds(1), 1_000_000, Map.of(), 0, false));
     }
     return file;

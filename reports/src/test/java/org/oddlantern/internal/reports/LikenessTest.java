@@ -9,7 +9,11 @@ import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.CaseEnding;
+import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.CaseTiming;
+import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
@@ -98,48 +102,31 @@ class LikenessTest {
 
   private static ExchangeRecord exchange(@Nullable String fault, List<Verdict> verdicts) {
     return new ExchangeRecord(
-        "",
-        "beeyard",
-        "/hives",
-        "GET",
-        "http://127.0.0.1/hives",
-        List.of(),
-        BodyRecord.NONE,
-        200,
-        "OK",
-        List.of(),
-        BodyRecord.NONE,
+        new ExchangeRecord.Origin("", "beeyard", "/hives"),
+        new ExchangeRecord.Request(
+            "GET", "http://127.0.0.1/hives", List.of(), BodyRecord.NONE, List.of()),
+        new ExchangeRecord.Reply(200, "OK", List.of(), BodyRecord.NONE),
         Instant.EPOCH,
         1_000,
         fault,
-        verdicts,
-        List.of());
+        verdicts);
   }
 
   private static CaseRecord one(
       String title, @Nullable ProblemRecord problem, List<ExchangeRecord> exchanges) {
     return new CaseRecord(
-        RecordKind.CASE,
-        "yard.HiveTest#" + title,
-        "HiveTest",
-        title,
-        "HiveTest.java:3",
-        0,
-        "",
-        1,
-        Outcome.ERRORED,
+        new CaseHead(
+            RecordKind.CASE,
+            "yard.HiveTest#" + title,
+            "HiveTest",
+            title,
+            "HiveTest.java:3",
+            "",
+            ""),
+        new CaseTiming(0, 1, Instant.EPOCH, 1_000, List.of()),
+        new CaseEnding(Outcome.ERRORED, List.of(), problem),
         List.of(),
-        Instant.EPOCH,
-        1_000,
-        List.of(),
-        exchanges,
-        List.of(),
-        "",
-        problem,
-        "",
-        List.of(),
-        List.of(),
-        List.of(),
+        new CaseTrail(exchanges, List.of(), "", List.of(), List.of()),
         null);
   }
 }

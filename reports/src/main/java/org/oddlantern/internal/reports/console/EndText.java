@@ -46,29 +46,7 @@ final class EndText {
   List<Line> lines() {
     List<Line> lines = new ArrayList<>();
     if (told > 1) {
-      List<Likeness.Broken> ran = broken.stream()
-          .filter(broken -> broken.one().hasRun())
-          .sorted(Comparator.comparingInt(broken -> broken.one().order()))
-          .toList();
-      ran.stream()
-          .limit(MOST)
-          .map(Likeness.Broken::one)
-          .forEach(one -> lines.add(new Line(one.word(), named(one) + at(one), true)));
-      int waiting = broken.size() - ran.size();
-      if (waiting > 0) {
-        lines.add(new Line("not run", Amounts.of(waiting, "case") + " because of these", true));
-      }
-      if (broken.size() - waiting > MOST) {
-        lines.add(new Line(
-            "more", Amounts.of(broken.size() - waiting - MOST, "case") + ", see the report", true));
-      }
-      Likeness.among(ran).stream()
-          .filter(alike -> alike.cases().size() > 1)
-          .limit(MOST_ALIKE)
-          .forEach(alike -> lines.add(new Line(
-              "alike",
-              Amounts.of(alike.cases().size(), "case") + ": " + alike.symptom().sentence(),
-              true)));
+      addBroken(lines);
     }
     Stream.of(Mark.WARNED, Mark.FLAKY, Mark.FIXED)
         .forEach(mark -> notable.stream()
@@ -84,6 +62,32 @@ final class EndText {
           lines.add(new Line("slow", Amounts.time(one.tookMicros()) + "  " + named(one), false)));
     }
     return lines;
+  }
+
+  private void addBroken(List<Line> lines) {
+    List<Likeness.Broken> ran = broken.stream()
+        .filter(broken -> broken.one().hasRun())
+        .sorted(Comparator.comparingInt(broken -> broken.one().order()))
+        .toList();
+    ran.stream()
+        .limit(MOST)
+        .map(Likeness.Broken::one)
+        .forEach(one -> lines.add(new Line(one.word(), named(one) + at(one), true)));
+    int waiting = broken.size() - ran.size();
+    if (waiting > 0) {
+      lines.add(new Line("not run", Amounts.of(waiting, "case") + " because of these", true));
+    }
+    if (broken.size() - waiting > MOST) {
+      lines.add(new Line(
+          "more", Amounts.of(broken.size() - waiting - MOST, "case") + ", see the report", true));
+    }
+    Likeness.among(ran).stream()
+        .filter(alike -> alike.cases().size() > 1)
+        .limit(MOST_ALIKE)
+        .forEach(alike -> lines.add(new Line(
+            "alike",
+            Amounts.of(alike.cases().size(), "case") + ": " + alike.symptom().sentence(),
+            true)));
   }
 
   private static String named(CaseRecord one) {

@@ -105,6 +105,10 @@ public final class HtmlReport {
               run.started().name()));
     }
     page("index.html", "index.jte", Map.of("page", index.view()));
+    tellWhatIsMissing(bodies);
+  }
+
+  private void tellWhatIsMissing(Bodies bodies) throws IOException {
     IOException first = unmade.peek();
     if (first != null) {
       throw new IOException(first.getMessage() + "; the other pages are whole", first);

@@ -15,7 +15,11 @@ import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 import org.oddlantern.internal.record.AttemptRecord;
+import org.oddlantern.internal.record.CaseEnding;
+import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.CaseTiming;
+import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecordKind;
@@ -73,27 +77,11 @@ public final class JUnitXmlReport {
   /** A server that sees green cases only must not take them for all. */
   private static CaseRecord error(RunData run, String id, String title, String message) {
     return new CaseRecord(
-        RecordKind.CASE,
-        id,
-        id,
-        title,
-        "",
-        0,
-        "",
-        0,
-        Outcome.ERRORED,
+        new CaseHead(RecordKind.CASE, id, id, title, "", "", ""),
+        new CaseTiming(0, 0, run.started().startedAt(), 0, List.of()),
+        new CaseEnding(Outcome.ERRORED, List.of(), new ProblemRecord("", message, "", "")),
         List.of(),
-        run.started().startedAt(),
-        0,
-        List.of(),
-        List.of(),
-        List.of(),
-        "",
-        new ProblemRecord("", message, "", ""),
-        "",
-        List.of(),
-        List.of(),
-        List.of(),
+        new CaseTrail(List.of(), List.of(), "", List.of(), List.of()),
         null);
   }
 

@@ -1,4 +1,4 @@
-package org.oddlantern.internal.reports;
+package org.oddlantern.internal.reports.folder;
 
 import java.io.IOException;
 import java.util.ArrayList;
@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.reports.RunData;
 
 /**
  * Keeps what was written into the journal of a small run, so that its reports need not read it back. A

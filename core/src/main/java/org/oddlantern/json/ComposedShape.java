@@ -1,9 +1,6 @@
-package org.oddlantern.json.internal;
+package org.oddlantern.json;
 
 import java.util.List;
-import org.oddlantern.json.Finding;
-import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 

@@ -1,14 +1,17 @@
-package org.oddlantern.schema;
+package org.oddlantern.schema.internal;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
+import org.oddlantern.schema.Schema;
+import org.oddlantern.schema.SchemaReader;
 
 /** The schemas of a run by their names, so that each is read once. Thread-safe; the runner makes it. */
 public final class KnownSchemas {
 
   private final SchemaReader reader;
+  private final Resources resources;
   private final Map<String, Schema> schemas = new ConcurrentHashMap<>();
 
   /**
@@ -18,7 +21,8 @@ public final class KnownSchemas {
    * @param resources where their files are
    */
   public KnownSchemas(SchemaReader reader, Resources resources) {
-    this.reader = reader.in(resources);
+    this.reader = reader;
+    this.resources = resources;
   }
 
   /**
@@ -29,16 +33,24 @@ public final class KnownSchemas {
    * @throws IllegalArgumentException if it is missing or cannot be used
    */
   public Schema named(String name) {
-    return schemas.computeIfAbsent(name, reader::named);
+    return schemas.computeIfAbsent(name, this::read);
   }
 
-  static Schema current(String name) {
+  private Schema read(String name) {
+    try (CurrentCase.Binding binding = CurrentCase.adding(resources)) {
+      return reader.named(name);
+    }
+  }
+
+  /** The schema of that name, read as the run at work reads it. */
+  public static Schema current(String name) {
     return CurrentCase.part(KnownSchemas.class)
         .map(known -> known.named(name))
         .orElseGet(() -> SchemaReader.standard().named(name));
   }
 
-  static SchemaReader currentReader() {
+  /** What reads schemas for the run at work; the usual one outside of a run. */
+  public static SchemaReader currentReader() {
     return CurrentCase.part(KnownSchemas.class)
         .map(known -> known.reader)
         .orElseGet(SchemaReader::standard);

@@ -3,8 +3,8 @@ package org.oddlantern.json.internal.path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.oddlantern.json.DeadEnd;
 import org.oddlantern.json.Found;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
@@ -13,11 +13,12 @@ import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** Tells how far a path that finds nothing leads, what stands there, and what may have been meant. */
-public final class DeadEnd {
+public final class FurthestReach {
 
-  private DeadEnd() {}
+  private FurthestReach() {}
 
-  public static JsonPath.Dead of(Query query, Search search) {
+  /** Why the query finds nothing. */
+  public static DeadEnd of(Query query, Search search) {
     List<Found> reached = List.of(new Found(Location.ROOT, search.root()));
     for (Segment segment : query.segments()) {
       List<Found> next = segment.follow(reached, search);
@@ -29,7 +30,7 @@ public final class DeadEnd {
     throw new IllegalStateException("the path does not end before its last value");
   }
 
-  private static JsonPath.Dead dead(List<Found> reached, Segment segment) {
+  private static DeadEnd dead(List<Found> reached, Segment segment) {
     Found last = reached.get(0);
     String stopped =
         "the path ends at " + last.where() + ", which is " + Words.contents(last.value());
@@ -43,11 +44,11 @@ public final class DeadEnd {
           Words.contents(last.value()));
     }
     if (segment.selectors().get(0) instanceof Selector.Filter && last.value().isContainer()) {
-      return new JsonPath.Dead(
+      return new DeadEnd(
           stopped + ", and nothing in it meets " + segment.text(),
           last.value().isEmpty() ? "" : "the first in it is " + first(last.value()));
     }
-    return new JsonPath.Dead(stopped, hint(last, segment));
+    return new DeadEnd(stopped, hint(last, segment));
   }
 
   private static String first(JsonNode container) {

@@ -1,4 +1,4 @@
-package org.oddlantern.internal.reports;
+package org.oddlantern.internal.reports.folder;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -6,6 +6,10 @@ import java.nio.file.Path;
 import java.util.Collection;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.reports.KeptRuns;
+import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.RunHistory;
 import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.internal.reports.html.ReportScope;
 import org.oddlantern.internal.reports.summary.CountsReport;

@@ -1,0 +1,21 @@
+package org.oddlantern.internal.record;
+
+/**
+ * Which case or supply it is.
+ *
+ * @param kind whether it is a case
+ * @param id what it is known by: {@code Class#method[sample key]}
+ * @param suite its suite
+ * @param title its title
+ * @param place where it stands in the sources
+ * @param whose whom a supply was made for; empty for a case, and for what is shared
+ * @param knownFault where a fault is noted that it is known to have; empty if none
+ */
+public record CaseHead(
+    RecordKind kind,
+    String id,
+    String suite,
+    String title,
+    String place,
+    String whose,
+    String knownFault) {}

@@ -1,0 +1,11 @@
+package org.oddlantern.internal.record;
+
+/**
+ * How much a run is to do.
+ *
+ * @param cases how many cases are planned
+ * @param suites how many suites they belong to
+ * @param lanes how many cases run side by side at most, 1 or more
+ * @param part which share of a run dealt to several machines it is, like {@code 2/5}; empty for a whole
+ */
+public record RunSize(int cases, int suites, int lanes, String part) {}
