@@ -11,7 +11,7 @@ import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.Planner;
 import org.oddlantern.internal.reports.Amounts;
 
-/** What the cases of a plan promise, in Markdown and plain sentences. */
+/** The cases of a plan, in Markdown and plain sentences. */
 record Description(Planner planner, Plan plan) {
 
   List<String> lines() {
@@ -19,9 +19,9 @@ record Description(Planner planner, Plan plan) {
         plan.cases().stream().map(PlannedCase::definition).toList();
     long suites = cases.stream().map(one -> top(one.suite())).distinct().count();
     List<String> lines = new ArrayList<>(List.of(
-        "# What is promised",
+        "# All cases",
         "",
-        Amounts.of(cases.size(), "promise") + " in " + Amounts.of(suites, "suite") + "."));
+        Amounts.of(cases.size(), "case") + " in " + Amounts.of(suites, "suite") + "."));
     Class<?> suite = null;
     for (CaseDefinition one : cases) {
       if (!one.suite().equals(suite)) {

@@ -24,7 +24,7 @@ final class RunLimit implements AutoCloseable {
               terminal
                   .out()
                   .println("stopped   the run has taken its limit of " + limit.toSeconds()
-                      + " s; taking back what is alive, for 30 s at most");
+                      + " s; putting back what is alive, for 30 s at most");
               runner.stop();
             }
           },

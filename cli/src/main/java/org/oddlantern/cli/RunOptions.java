@@ -85,7 +85,7 @@ final class RunOptions {
       names = "--run-limit",
       paramLabel = "TIME",
       description =
-          "Stop the run after this time, like 90s or 20m, as Ctrl-C does: what is alive is taken back, the reports are written.")
+          "Stop the run after this time, like 90s or 20m, as Ctrl-C does: what is alive is put back, the reports are written.")
   private @Nullable String limit;
 
   @Option(
@@ -122,7 +122,7 @@ final class RunOptions {
       paramLabel = "HOW",
       defaultValue = "plain",
       description =
-          "What the console tells: quiet (what did not hold), plain (default), or exchanges (every call, too).")
+          "What the console tells: quiet (what failed), plain (default), or exchanges (every call, too).")
   private String console = "plain";
 
   Detail detail() {

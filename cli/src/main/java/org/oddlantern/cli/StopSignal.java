@@ -6,11 +6,11 @@ import org.oddlantern.internal.run.Runner;
 
 /**
  * Stops a run when the process is told to end, by Ctrl-C or by SIGTERM, and lets the process end only when
- * everything was taken back and written.
+ * everything was put back and written.
  */
 final class StopSignal implements AutoCloseable {
 
-  /** A run takes back within 30 s; the rest is for what was running and for writing reports. */
+  /** A run puts back within 30 s; the rest is for what was running and for writing reports. */
   private static final int SECONDS = 90;
 
   static final int STATUS = 130;
@@ -28,7 +28,7 @@ final class StopSignal implements AutoCloseable {
 
   private void stop() {
     boolean exited = runner.wasExitedByCase();
-    terminal.out().println("stopped   taking back what is alive, for 30 s at most");
+    terminal.out().println("stopped   putting back what is alive, for 30 s at most");
     terminal.out().flush();
     runner.stop();
     try {

@@ -12,7 +12,7 @@ record BrokenUndo(String call, Throwable reason) implements Undo {
   }
 
   @Override
-  public Taken takeBack(Duration limit) {
+  public Taken putBack(Duration limit) {
     return new Taken(
         null,
         "the function given to undoneBy threw " + reason.getClass().getSimpleName() + ": "

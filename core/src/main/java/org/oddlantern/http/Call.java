@@ -350,7 +350,7 @@ public final class Call {
   }
 
   /**
-   * Says how to take back what this call makes. The call that undoes is built as soon as a 2xx reply
+   * Says how to put back what this call makes. The call that undoes is built as soon as a 2xx reply
    * arrives, so it is not lost when a check fails right after; it is sent when nobody needs any more
    * what the case handed on, with the credentials of this call unless it has its own.
    *

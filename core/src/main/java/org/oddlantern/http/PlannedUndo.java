@@ -5,13 +5,13 @@ import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.http.internal.WireReply;
 
-/** An undoing call, ready to be sent. What is gone already counts as taken back. */
+/** An undoing call, ready to be sent. What is gone already counts as put back. */
 record PlannedUndo(Sender sender, Call call, String line) implements Undo {
 
   @Override
-  public Taken takeBack(Duration limit) {
+  public Taken putBack(Duration limit) {
     try {
-      Exchange exchange = sender.takeBack(call, limit);
+      Exchange exchange = sender.putBack(call, limit);
       WireReply reply = Sender.replyOf(exchange);
       boolean gone = reply.status() == 404 || reply.status() == 410;
       return new Taken(

@@ -92,7 +92,7 @@ final class Sender {
   }
 
   /** Sends an undoing call, of which no case hears any more. */
-  Exchange takeBack(Call call, Duration limit) {
+  Exchange putBack(Call call, Duration limit) {
     return deliver(call, limit, false);
   }
 

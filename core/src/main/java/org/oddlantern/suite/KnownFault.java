@@ -7,7 +7,7 @@ import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 
 /**
- * Says that the service is known not to keep this promise. The case runs; if it fails it is reported as
+ * Says that the service is known not to do this yet. The case runs; if it fails it is reported as
  * a <em>known fault</em> and the build stays green; what takes its value is skipped. If it passes it is
  * marked <em>fixed</em>, and {@code --fail-on fixed} makes the run fail, so that the mark is removed. A
  * case that is errored stays errored.

@@ -302,14 +302,14 @@ class CallTest {
 
   @Test
   void standingChecksAreMadeUnlessTheCaseMakesItsOwn() {
-    Service promised = service.always(status(204), header("X-Nothing"));
+    Service strict = service.always(status(204), header("X-Nothing"));
     String message = assertThrows(
-            CheckFailed.class, () -> promised.send(Call.get("/a")).must(at("$.ok", true)))
+            CheckFailed.class, () -> strict.send(Call.get("/a")).must(at("$.ok", true)))
         .getMessage();
     assertTrue(
         message.contains("status(204)") && message.contains("header(\"X-Nothing\")"), message);
     assertFalse(
-        assertThrows(CheckFailed.class, () -> promised.send(Call.get("/a")).must(status(200)))
+        assertThrows(CheckFailed.class, () -> strict.send(Call.get("/a")).must(status(200)))
             .getMessage()
             .contains("status(204)"));
   }

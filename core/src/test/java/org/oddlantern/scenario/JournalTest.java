@@ -93,7 +93,7 @@ class JournalTest {
             one.title(),
             one.hasRun(),
             one.outcome(),
-            one.marks().contains(Mark.FLAKY),
+            one.marks(),
             one.tookMicros()));
       }
     });

@@ -58,7 +58,7 @@ class RunTest {
         "passed make, passed read, passed rename, passed derive, passed remove, passed alone",
         trial.outcomes());
     // the thing was removed by a case that passed, so only what the last user of 'Derived' left is
-    // taken back
+    // put back
     assertEquals(
         List.of(
             "POST /things",

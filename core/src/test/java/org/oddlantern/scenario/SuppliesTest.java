@@ -109,7 +109,7 @@ class SuppliesTest {
     assertEquals(
         List.of("POST /things", "POST /status/500", "DELETE /undone", "GET /free"),
         service.received,
-        "what a supply made before it failed is taken back");
+        "what a supply made before it failed is put back");
     assertFalse(trial.result().isGreen());
   }
 

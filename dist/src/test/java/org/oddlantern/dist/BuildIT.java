@@ -176,7 +176,7 @@ class BuildIT {
     assertTrue(failed.out().contains("wanted Foxglove, got Heather"), failed.out());
     assertTrue(failed.out().contains("yard.TakerTest.label(TakerTest.java:7)"), failed.out());
     assertTrue(Files.readString(folder.resolve("target/odd-lantern/report/history.html"))
-        .contains("TakerTest; did not hold in 1 of 2 runs"));
+        .contains("TakerTest; failed in 1 of 2 runs"));
   }
 
   @Test

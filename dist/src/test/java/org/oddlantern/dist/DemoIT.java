@@ -27,15 +27,14 @@ class DemoIT {
   Path folder;
 
   @Test
-  void everyPromiseHolds() throws Exception {
+  void everyCasePasses() throws Exception {
     Command.Output output = Command.in(folder).run("demo");
     assertEquals("", output.err());
     assertEquals(0, output.status(), output.out());
     assertTrue(output.out().contains("\n77 passed in "), output.out());
     assertTrue(output.out().contains("report    odd-lantern-out/report/index.html"), output.out());
     Path out = folder.resolve("odd-lantern-out");
-    assertTrue(
-        Files.readString(out.resolve("report/index.html")).contains("All 77 promises held."));
+    assertTrue(Files.readString(out.resolve("report/index.html")).contains("All 77 cases passed."));
     assertNothingSecret(out, output.out());
   }
 

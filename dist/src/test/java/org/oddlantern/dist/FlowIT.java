@@ -77,7 +77,7 @@ class FlowIT {
         "the weather is told  (flaky)\n          before    failed after ",
         "at FlowTest.java:35: fog",
         "8 unproven in",
-        "2 things taken back, 0 left behind")) {
+        "2 things put back, 0 left behind")) {
       assertTrue(told.contains(part), () -> part + "\nis not in\n" + told);
     }
     String page = Files.readString(folder.resolve("odd-lantern-out/report/suite-1-FlowTest.html"));

@@ -78,7 +78,7 @@ class MarksIT {
     assertTrue(xml.contains("tests=\"5\" failures=\"0\" errors=\"0\" skipped=\"4\""), xml);
     assertTrue(xml.contains("<skipped message=\"known fault BEE-17: wanted 4.5\"/>"), xml);
     String page = Files.readString(folder.resolve("odd-lantern-out/report/index.html"));
-    assertTrue(page.contains("Of 5 promises 1 held: 2 skipped, 1 pending, 1 known fault."), page);
+    assertTrue(page.contains("1 of 5 cases passed, 1 known fault, 2 skipped, 1 pending."), page);
   }
 
   @Test

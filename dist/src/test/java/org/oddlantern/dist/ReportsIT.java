@@ -83,9 +83,9 @@ class ReportsIT {
     }
     String page = read("new/report/history.html");
     for (String part : List.of(
-        "held as a whole in 0 of 2 runs",
-        "<td>4 of 5 cases held</td>",
-        ">nobody is stung</a> <span class=\"quiet\">HiveYardTest; did not hold in 2 of 2 runs</span>",
+        "passed as a whole in 0 of 2 runs",
+        "<td>4 of 5 cases passed</td>",
+        ">nobody is stung</a> <span class=\"quiet\">HiveYardTest; failed in 2 of 2 runs</span>",
         ">the gate is shut</a> <span class=\"quiet\">HiveYardTest; unstable: only at a later try in 2 of 2 runs</span>",
         "<a href=\"suite-1-HiveYardTest.html#case-2\">")) {
       assertTrue(page.contains(part), () -> part + " is not in\n" + page);
@@ -116,14 +116,14 @@ class ReportsIT {
     String summary = read("odd-lantern-out/summary.md");
     assertTrue(
         summary.contains(
-            "### What did not hold\n\n- **failed** HiveYardTest: nobody is stung, `HiveYardTest.java:9`\n  - `the keeper was stung`\n"),
+            "### What failed\n\n- **failed** HiveYardTest: nobody is stung, `HiveYardTest.java:9`\n  - `the keeper was stung`\n"),
         summary);
     assertTrue(summary.contains("| HiveYardTest | 4 | 2 | 1 | 1 |"), summary);
     String list = Command.in(folder).run("list", bad, "--as", "markdown").out();
     assertEquals("""
-        # What is promised
+        # All cases
 
-        5 promises in 1 suite.
+        5 cases in 1 suite.
 
         ## Hive yard
 

@@ -72,7 +72,7 @@ class RunIT {
     assertEquals(0, output.status(), output.out());
     assertTrue(output.out().contains("a keeper registers a hive  (needed)"), output.out());
     assertTrue(output.out().contains("\n5 passed in "), output.out());
-    assertTrue(output.out().contains("1 thing taken back, 0 left behind"), output.out());
+    assertTrue(output.out().contains("1 thing put back, 0 left behind"), output.out());
   }
 
   @Test

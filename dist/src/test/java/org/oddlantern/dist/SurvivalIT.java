@@ -82,10 +82,10 @@ class SurvivalIT {
     Command.Output output = running.ended();
     assertEquals(130, output.status(), output.out() + output.err());
     assertTrue(Files.exists(folder.resolve("tidied")));
-    assertTrue(output.out().contains("stopped   taking back what is alive"), output.out());
+    assertTrue(output.out().contains("stopped   putting back what is alive"), output.out());
     assertTrue(output.out().contains("2 interrupted, 61 unproven in"), output.out());
     assertTrue(Files.readString(folder.resolve("odd-lantern-out/report/index.html"))
-        .contains("The run was stopped. Of 63 promises 61 held: 2 interrupted."));
+        .contains("The run was stopped. 61 of 63 cases passed, 2 interrupted."));
     String xml = Files.readString(folder.resolve("odd-lantern-out/junit-xml/TEST-LongTest.xml"));
     assertTrue(xml.contains("tests=\"63\" failures=\"0\" errors=\"2\""), xml);
   }

@@ -54,7 +54,7 @@ class WatchIT {
 
       Sources.compile(
           folder, "WatchTest", SUITE.replace("throw new AssertionError(\"not yet\");", ""));
-      assertTrue(until("w runs the whole").contains("together  All 2 promises held"));
+      assertTrue(until("w runs the whole").contains("together  All 2 cases passed"));
       keys.write('w');
       keys.flush();
       assertTrue(until("w runs the whole").contains("2 unproven in "));

@@ -42,7 +42,7 @@ class ServicesExtensionTest {
           .build();
       Launcher launcher = LauncherFactory.create();
       launcher.execute(request, new Told(told));
-      assertEquals(1, yard.hives(), "only what could not be taken back is left");
+      assertEquals(1, yard.hives(), "only what could not be put back is left");
     }
     assertEquals("", told.get("registersAHive(Service, Fresh)"));
     assertEquals("", told.get("[1] id=no-such"), told::toString);

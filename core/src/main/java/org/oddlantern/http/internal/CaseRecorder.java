@@ -14,6 +14,6 @@ public interface CaseRecorder extends EvidenceListener {
     return Optional.empty();
   }
 
-  /** A call said how to take back what it made. */
+  /** A call said how to put back what it made. */
   default void undoNoted(Undo undo) {}
 }

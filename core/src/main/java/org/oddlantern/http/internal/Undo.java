@@ -3,20 +3,20 @@ package org.oddlantern.http.internal;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
 
-/** How to take back what one call made. */
+/** How to put back what one call made. */
 public interface Undo {
 
   /** The undoing call in one line, or the call for which there is none. */
   String line();
 
   /** Sends the undoing call and waits no longer than the limit. */
-  Taken takeBack(Duration limit);
+  Taken putBack(Duration limit);
 
   /**
    * What came of it.
    *
    * @param exchange the undoing call as sent; null if there was none to send
-   * @param problem why it could not be taken back, in a sentence; empty if it was
+   * @param problem why it could not be put back, in a sentence; empty if it was
    */
   record Taken(@Nullable Exchange exchange, String problem) {}
 }

@@ -1,5 +1,7 @@
 package org.oddlantern.internal.journal;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.CaseOutcome;
 import org.oddlantern.internal.record.Mark;
@@ -20,7 +22,7 @@ final class OutcomeLine {
   private String title = "";
   private @Nullable Outcome outcome;
   private boolean hasRun;
-  private boolean flaky;
+  private final List<Mark> marks = new ArrayList<>(0);
   private long tookMicros;
 
   OutcomeLine(JsonParser parser) {
@@ -42,7 +44,7 @@ final class OutcomeLine {
     parser.nextToken(); // fails if something stands after the line's object
     return outcome == null
         ? null
-        : new CaseOutcome(kind, id, suite, title, hasRun, outcome, flaky, tookMicros);
+        : new CaseOutcome(kind, id, suite, title, hasRun, outcome, List.copyOf(marks), tookMicros);
   }
 
   private void members() {
@@ -67,7 +69,7 @@ final class OutcomeLine {
   private void marks(JsonToken value) {
     if (value == JsonToken.START_ARRAY) {
       while (parser.nextToken() == JsonToken.VALUE_STRING) {
-        flaky |= parser.getString().equals(Mark.FLAKY.word());
+        marks.add(RecordReading.mark(parser.getString()));
       }
     }
   }

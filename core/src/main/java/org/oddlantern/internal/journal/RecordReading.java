@@ -100,7 +100,8 @@ final class RecordReading {
     return one.texts(Member.MARKS).stream().map(RecordReading::mark).toList();
   }
 
-  private static Mark mark(String word) {
+  /** The mark of a word. */
+  static Mark mark(String word) {
     Mark mark = MARKS.get(word);
     if (mark == null) {
       throw new Members.Misread("the mark '" + word + "' is unknown");

@@ -1,5 +1,7 @@
 package org.oddlantern.internal.record;
 
+import java.util.List;
+
 /**
  * How a case or supply went, and nothing else of it.
  *
@@ -9,7 +11,7 @@ package org.oddlantern.internal.record;
  * @param title its title
  * @param hasRun whether it ran at all
  * @param outcome how it ended
- * @param flaky whether it passed only after it had failed
+ * @param marks what else there is to say of it
  * @param tookMicros how long it took
  */
 public record CaseOutcome(
@@ -19,5 +21,5 @@ public record CaseOutcome(
     String title,
     boolean hasRun,
     Outcome outcome,
-    boolean flaky,
+    List<Mark> marks,
     long tookMicros) {}

@@ -10,7 +10,7 @@ public enum Mark {
   UNPROVEN,
   /** It was not selected but makes what a selected case takes. */
   NEEDED,
-  /** The service is known not to keep this promise, and now it did. */
+  /** The service is known not to do this, and now it did. */
   FIXED,
   /** It passed, but not at the first try. */
   FLAKY;

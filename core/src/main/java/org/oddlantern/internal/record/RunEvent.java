@@ -77,7 +77,7 @@ public sealed interface RunEvent {
   record CaseFinished(CaseRecord record) implements RunEvent {}
 
   /**
-   * Something was made that is to be taken back.
+   * Something was made that is to be put back.
    *
    * @param id the case or supply that made it
    * @param call how: the undoing call in one line, or the method that tidies up
@@ -85,7 +85,7 @@ public sealed interface RunEvent {
   record UndoNoted(String id, String call) implements RunEvent {}
 
   /**
-   * Something is being taken back now.
+   * Something is being put back now.
    *
    * @param id the case or supply that made it
    * @param deed how, as it was noted
@@ -100,11 +100,11 @@ public sealed interface RunEvent {
   record ProblemFound(String problem) implements RunEvent {}
 
   /**
-   * Something was taken back, or could not be.
+   * Something was put back, or could not be.
    *
    * @param id the case or supply that made it
    * @param deed how: the undoing call in one line, the method that tidied up, or what was closed
-   * @param problem why it was left behind; empty if it was taken back
+   * @param problem why it was left behind; empty if it was put back
    * @param exchanges the calls that were made
    */
   record PutBack(String id, String deed, String problem, List<ExchangeRecord> exchanges)
@@ -118,7 +118,7 @@ public sealed interface RunEvent {
     /**
      * Whether something is left behind.
      *
-     * @return true if it could not be taken back
+     * @return true if it could not be put back
      */
     public boolean leftBehind() {
       return !problem.isEmpty();
@@ -131,7 +131,7 @@ public sealed interface RunEvent {
    * @param endedAt when
    * @param tookMicros microseconds since its start
    * @param counts how many cases ended how, by word
-   * @param leftBehind how many things could not be taken back
+   * @param leftBehind how many things could not be put back
    * @param stopped whether it was stopped before all cases had run
    * @param warnings what the run found worth a look
    */

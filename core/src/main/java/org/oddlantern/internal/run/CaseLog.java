@@ -154,7 +154,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   public synchronized boolean owes(Asked asked, Supplier<List<Verdict>> atEnd) {
     LogEntry entry = entries.get(asked);
     if (entry != null) {
-      entry.atEnd = atEnd;
+      entry.owed.by(atEnd);
     }
     return entry != null;
   }
@@ -287,7 +287,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     synchronized (this) {
       List<CheckFailed> failures = new ArrayList<>();
       for (LogEntry entry : inOrder.subList(Math.min(mark, inOrder.size()), inOrder.size())) {
-        List<Verdict> failed = entry.due.stream().filter(one -> !one.holds()).toList();
+        List<Verdict> failed =
+            entry.owed.verdicts().stream().filter(one -> !one.holds()).toList();
         if (!failed.isEmpty()) {
           failures.add(new CheckFailed(entry.title(), failed));
         }
@@ -310,7 +311,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     if (asking != null) {
       List<Verdict> due = asking.get();
       synchronized (this) {
-        entry.due.addAll(due);
+        entry.owed.answered(due);
         entry.verdicts.addAll(0, due);
         verdicts += due.size();
       }
@@ -319,21 +320,19 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   /** Each is asked once. */
   private synchronized @Nullable Supplier<List<Verdict>> claimed(LogEntry entry) {
-    Supplier<List<Verdict>> asking = entry.atEnd;
-    entry.atEnd = null;
-    return asking;
+    return entry.owed.claimed();
   }
 
   /** Those of which verdicts are due; while they are asked, more may come. */
   private synchronized List<LogEntry> owing(int from) {
     return inOrder.subList(Math.min(from, inOrder.size()), inOrder.size()).stream()
-        .filter(entry -> entry.atEnd != null)
+        .filter(entry -> entry.owed.isOpen())
         .toList();
   }
 
   private List<String> broken(LogEntry entry, boolean goneIsFine, boolean passed) {
     List<String> broken = new ArrayList<>();
-    for (Verdict verdict : entry.due) {
+    for (Verdict verdict : entry.owed.verdicts()) {
       if (!verdict.holds() && entry.reply() != null && !(goneIsFine && entry.isGone())) {
         broken.add(entry.title() + ": " + UnseenStatus.words(verdict));
       }

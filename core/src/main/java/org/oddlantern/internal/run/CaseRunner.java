@@ -46,7 +46,7 @@ final class CaseRunner {
       Try none = new Try(before, log(one), new Belongings(ledger));
       return told(one, 0, none, List.of(), Entries.Took.since(start, nanos));
     }
-    entries.begun(one.definition(), lane.number());
+    entries.begun(CaseFacts.of(one), lane.number());
     List<AttemptRecord> earlier = new ArrayList<>();
     int tries = one.definition().marks().tries();
     for (int number = 1; ; number++) {
@@ -165,7 +165,7 @@ final class CaseRunner {
     if (passed && !earlier.isEmpty()) {
       marks.add(Mark.FLAKY);
     }
-    entries.tell(one, lane, attempt, marks, last.log, earlier, took);
+    entries.tell(CaseFacts.of(one), lane, attempt, marks, last.log, earlier, took);
     return new Made(attempt, last.belongings);
   }
 

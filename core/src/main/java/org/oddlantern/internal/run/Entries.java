@@ -11,9 +11,7 @@ import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.internal.mask.Masker;
-import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.Planned;
-import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.SupplyDefinition;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.CaseEnding;
@@ -52,7 +50,7 @@ final class Entries {
   }
 
   /** Tells that a case begins. */
-  void begun(CaseDefinition one, int lane) {
+  void begun(CaseFacts one, int lane) {
     if (!workshop.broadcast().tellsBeginnings()) {
       return;
     }
@@ -62,7 +60,7 @@ final class Entries {
         .tell(new RunEvent.CaseBegan(
             masker.id(one.id().toString()),
             RunNames.suite(one.suite()),
-            one.title(masker::text),
+            one.title().told(masker::text),
             lane));
   }
 
@@ -105,7 +103,7 @@ final class Entries {
 
   /** A case has an outcome. */
   void tell(
-      PlannedCase one,
+      CaseFacts one,
       int lane,
       Attempt attempt,
       List<Mark> marks,
@@ -114,24 +112,14 @@ final class Entries {
       Took took) {
     tell(log, () -> {
       log.teach(recording);
-      Masker masker = workshop.masker();
-      ProblemRecord problem = located(masked(attempt.problem()), attempt, one.definition());
+      ProblemRecord problem = located(masked(attempt.problem()), attempt, one);
       return new CaseRecord(
-          new CaseHead(
-              RecordKind.CASE,
-              masker.id(one.definition().id().toString()),
-              RunNames.suite(one.definition().suite()),
-              one.definition().title(masker::text),
-              one.definition().position().toString(),
-              "",
-              one.definition().marks().knownFault()),
+          one.head(workshop.masker()),
           new CaseTiming(one.order(), lane, took.start(), took.micros(), waitedFor(one)),
           new CaseEnding(attempt.outcome(), marks, problem),
           earlier,
           trail(log),
-          lane == 0 || problem != null && problem.source() != null
-              ? null
-              : source(one.definition()));
+          lane == 0 || problem != null && problem.source() != null ? null : source(one));
     });
   }
 
@@ -173,7 +161,7 @@ final class Entries {
 
   /** With the code, where something went wrong in it. */
   private @Nullable ProblemRecord located(
-      @Nullable ProblemRecord problem, Attempt attempt, CaseDefinition one) {
+      @Nullable ProblemRecord problem, Attempt attempt, CaseFacts one) {
     boolean broke = attempt.outcome() == Outcome.FAILED || attempt.outcome() == Outcome.ERRORED;
     if (problem == null || !broke) {
       return problem;
@@ -182,7 +170,7 @@ final class Entries {
     return found == null ? problem : problem.with(masked(found));
   }
 
-  private @Nullable SourceRecord source(CaseDefinition one) {
+  private @Nullable SourceRecord source(CaseFacts one) {
     SourceRecord found = sources.of(one.suite(), one.position().toString());
     return found == null ? null : masked(found);
   }
@@ -195,7 +183,7 @@ final class Entries {
         source.lines().stream().map(workshop.masker()::source).toList());
   }
 
-  private List<String> waitedFor(PlannedCase one) {
+  private List<String> waitedFor(CaseFacts one) {
     List<Planned> nodes = workshop.order().plan().nodes();
     return one.after().stream()
         .sorted()

@@ -5,17 +5,13 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Environment;
 import org.oddlantern.internal.CurrentCase;
-import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.CaseId;
-import org.oddlantern.internal.plan.CaseMarks;
-import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.Position;
-import org.oddlantern.internal.plan.Recipe;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
@@ -25,7 +21,7 @@ import org.oddlantern.payload.Fresh;
 public final class Guest {
 
   private final GuestRun run;
-  private final PlannedCase planned;
+  private final CaseFacts facts;
   private final Belongings belongings;
   private final Work work;
   private final CurrentCase.Binding binding;
@@ -35,18 +31,18 @@ public final class Guest {
   Guest(GuestRun run, Class<?> suite, Method method, String sample, String title, int order) {
     this.run = run;
     this.start = run.clock().instant();
-    this.planned = planned(suite, method, sample, title, order);
+    this.facts = facts(suite, method, sample, title, order);
     this.belongings = new Belongings(new Ledger(List.of(), ended -> {}));
-    CaseId id = planned.definition().id();
+    CaseId id = facts.id();
     this.work = new Work(
-        run.workshop(),
+        run.begun().workshop(),
         id.toString(),
         id.brief(),
         suite,
         "",
         "",
         undo -> belongings.add(belongings.life(), new UndoDeed(id.toString(), undo)));
-    run.entries().begun(planned.definition(), 1);
+    run.begun().entries().begun(facts, 1);
     this.binding = work.begun();
   }
 
@@ -77,17 +73,15 @@ public final class Guest {
   }
 
   /**
-   * The case has ended; what it made is taken back.
+   * The case has ended; what it made is put back.
    *
    * @param thrown what it threw; null if it passed
    * @return what its framework does not know yet and should fail it for: an error status that nobody
    *     looked at, failures in other threads, what is left behind; mostly empty
    */
   public List<String> ended(@Nullable Throwable thrown) {
-    Class<?> suite = planned.definition().suite();
-    Attempt own = thrown == null
-        ? Attempt.passed(null)
-        : Thrown.attempt(thrown, suite, run.workshop().masker());
+    Attempt own =
+        thrown == null ? Attempt.passed(null) : Thrown.attempt(thrown, facts.suite(), masker());
     Attempt attempt = work.settled(own, false);
     binding.close();
     boolean passed = attempt.outcome() == Outcome.PASSED;
@@ -102,7 +96,7 @@ public final class Guest {
     if (thrown == null && !passed && problem != null) {
       news.add(problem.message());
     }
-    news.addAll(run.keptBy(run.workshop().masker().id(planned.definition().id().toString())));
+    news.addAll(run.keptBy(masker().id(facts.id().toString())));
     return news;
   }
 
@@ -113,43 +107,37 @@ public final class Guest {
    */
   public void skipped(String why) {
     binding.close();
-    told(Attempt.skipped(run.workshop().masker().text(why)), List.of(), 0);
+    told(Attempt.skipped(masker().text(why)), List.of(), 0);
     putBack();
   }
 
   private void putBack() {
     try (Lane lane = new Lane(1, LaneThreads.of(1, "odd-lantern guest"))) {
-      new PutBacks(run.workshop(), run.entries(), lane, run.leftBehind(), Duration.ofDays(1))
+      new PutBacks(run.begun(), lane, Duration.ofDays(1))
           .all(Ledger.newestFirst(belongings.sealed()));
     }
   }
 
   private void told(Attempt attempt, List<Mark> marks, int lane) {
-    run.entries()
-        .tell(
-            planned, lane, attempt, marks, work.log(), List.of(), Entries.Took.since(start, nanos));
+    run.begun()
+        .entries()
+        .tell(facts, lane, attempt, marks, work.log(), List.of(), Entries.Took.since(start, nanos));
   }
 
-  private static PlannedCase planned(
+  private Masker masker() {
+    return run.begun().workshop().masker();
+  }
+
+  private static CaseFacts facts(
       Class<?> suite, Method method, String sample, String title, int order) {
     String file = suite.getName().replaceAll("\\$.*", "").replaceAll(".*\\.", "") + ".java";
-    CaseDefinition definition = new CaseDefinition(
+    return new CaseFacts(
         new CaseId(suite.getName(), method.getName(), "", sample),
         suite,
-        method,
-        new CaseDefinition.Titled(title, null),
+        told -> title,
         new Position(file, 0, order),
-        List.of(),
-        null,
         "",
-        CaseMarks.NONE);
-    return new PlannedCase(
-        definition,
         order,
-        false,
-        new Recipe(definition, Map.of(), null),
-        Set.of(),
-        List.of(),
-        List.of());
+        Set.of());
   }
 }

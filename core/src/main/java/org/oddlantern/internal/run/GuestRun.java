@@ -4,26 +4,17 @@ import java.io.IOException;
 import java.lang.reflect.Method;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.oddlantern.http.internal.BodyBudget;
-import org.oddlantern.http.internal.PooledTransport;
-import org.oddlantern.http.internal.TokenStore;
-import org.oddlantern.http.internal.Transport;
 import org.oddlantern.internal.journal.LateSecrets;
-import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
-import org.oddlantern.internal.record.RunSize;
-import org.oddlantern.json.internal.KnownPaths;
 
 /**
  * A run whose cases another test framework calls, one by one or side by side: their exchanges are
- * recorded, what they made is taken back, listeners hear of them as of any case. Thread-safe.
+ * recorded, what they made is put back, listeners hear of them as of any case. Thread-safe.
  *
  * <pre>{@code
  * try (GuestRun run = new GuestRun(order, Clock.systemUTC(), List.of(journal))) {
@@ -36,13 +27,8 @@ import org.oddlantern.json.internal.KnownPaths;
 public final class GuestRun implements AutoCloseable {
 
   private final Clock clock;
-  private final Transport transport = new PooledTransport();
-  private final Workshop workshop;
-  private final Entries entries;
-  private final Instant start;
-  private final long nanos = System.nanoTime();
+  private final RunFrame.Begun begun;
   private final AtomicInteger guests = new AtomicInteger();
-  private final AtomicInteger leftBehind = new AtomicInteger();
   private final ConcurrentLinkedQueue<RunEvent.PutBack> kept = new ConcurrentLinkedQueue<>();
 
   /**
@@ -56,33 +42,7 @@ public final class GuestRun implements AutoCloseable {
     List<RunListener> all = new ArrayList<>(listeners);
     all.add(this::keep);
     this.clock = clock;
-    this.start = clock.instant();
-    Environments environments = new Environments(order);
-    this.workshop = new Workshop(
-        order,
-        clock,
-        RunNames.fresh(),
-        new Masker(order.settings().mask()),
-        environments,
-        transport,
-        new TokenStore(),
-        new KnownPaths(),
-        order.settings().schemas(order.loader(), environments.all(), order.variables()),
-        new Broadcast(all),
-        new ConcurrentHashMap<>(),
-        BodyBudget.ofHeap());
-    this.entries = new Entries(workshop);
-    workshop
-        .broadcast()
-        .tell(new RunEvent.Started(
-            RunEvent.Started.FORMAT,
-            workshop.run(),
-            order.name(),
-            order.environment().name(),
-            order.seed(),
-            start,
-            new RunSize(0, 0, order.lanes(), ""),
-            environments.warnings()));
+    this.begun = new RunFrame(order, clock).begun(all);
   }
 
   /**
@@ -107,26 +67,18 @@ public final class GuestRun implements AutoCloseable {
    * @throws IOException if the journal cannot be read or written
    */
   public boolean hideLateSecrets(Path journal) throws IOException {
-    return new LateSecrets(workshop.masker()).hidden(journal);
+    return new LateSecrets(begun.workshop().masker()).hidden(journal);
   }
 
-  Workshop workshop() {
-    return workshop;
-  }
-
-  Entries entries() {
-    return entries;
+  RunFrame.Begun begun() {
+    return begun;
   }
 
   Clock clock() {
     return clock;
   }
 
-  AtomicInteger leftBehind() {
-    return leftBehind;
-  }
-
-  /** Why things that a case made could not be taken back. */
+  /** Why things that a case made could not be put back. */
   List<String> keptBy(String id) {
     return kept.stream()
         .filter(one -> one.id().equals(id))
@@ -142,15 +94,7 @@ public final class GuestRun implements AutoCloseable {
 
   @Override
   public void close() {
-    workshop
-        .broadcast()
-        .tell(new RunEvent.Ended(
-            clock.instant(),
-            (System.nanoTime() - nanos) / 1_000,
-            entries.counts(),
-            leftBehind.get(),
-            false,
-            workshop.masker().warnings()));
-    transport.close();
+    begun.close();
+    begun.ended(false);
   }
 }

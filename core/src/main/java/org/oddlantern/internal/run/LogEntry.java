@@ -2,7 +2,6 @@ package org.oddlantern.internal.run;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
@@ -13,12 +12,9 @@ import org.oddlantern.http.internal.WireReply;
 final class LogEntry {
   final Asked asked;
   final List<Verdict> verdicts = new ArrayList<>();
-  final List<Verdict> due = new ArrayList<>(0);
+  final Owed owed = new Owed();
   final List<Verdict> failed = new ArrayList<>(0);
   final List<Verdict> elsewhere = new ArrayList<>(0);
-
-  @Nullable
-  Supplier<List<Verdict>> atEnd;
 
   LogEntry(Asked asked) {
     this.asked = asked;
@@ -32,7 +28,7 @@ final class LogEntry {
 
   /** Whether nothing was found wrong that the case may not know of. */
   boolean isFine() {
-    return due.isEmpty() && failed.isEmpty() && elsewhere.isEmpty();
+    return owed.verdicts().isEmpty() && failed.isEmpty() && elsewhere.isEmpty();
   }
 
   String title() {

@@ -25,18 +25,15 @@ final class PutBacks {
   /**
    * Puts back.
    *
-   * @param workshop what all work with
-   * @param entries makes records of calls
+   * @param run the run it belongs to
    * @param lane where it is done
-   * @param leftBehind counts what could not be put back
    * @param together how long all may take together
    */
-  PutBacks(
-      Workshop workshop, Entries entries, Lane lane, AtomicInteger leftBehind, Duration together) {
-    this.workshop = workshop;
-    this.entries = entries;
+  PutBacks(RunFrame.Begun run, Lane lane, Duration together) {
+    this.workshop = run.workshop();
+    this.entries = run.entries();
     this.lane = lane;
-    this.leftBehind = leftBehind;
+    this.leftBehind = run.leftBehind();
     this.end = System.nanoTime() + together.toNanos();
   }
 
@@ -50,7 +47,7 @@ final class PutBacks {
     Duration limit = left();
     Undo.Taken taken = limit.isZero()
         ? new Undo.Taken(null, "no time was left for it when the run was stopped")
-        : undo.takeBack(limit);
+        : undo.putBack(limit);
     tell(
         id,
         workshop.masker().text(undo.line()),

@@ -8,7 +8,7 @@ import java.util.Set;
  * What came of a run.
  *
  * @param counts how many cases ended how, by word
- * @param leftBehind how many things could not be taken back
+ * @param leftBehind how many things could not be put back
  * @param stopped whether it was stopped before all cases had run
  * @param problems what listeners could not do, as sentences
  */

@@ -4,33 +4,20 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.Surroundings;
-import org.oddlantern.http.internal.TokenStore;
-import org.oddlantern.http.internal.Transport;
 import org.oddlantern.internal.journal.LateSecrets;
-import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.PlannedSupply;
 import org.oddlantern.internal.record.Outcome;
-import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
-import org.oddlantern.internal.record.RunSize;
 import org.oddlantern.json.internal.JsonMapping;
-import org.oddlantern.json.internal.KnownPaths;
-import org.oddlantern.schema.internal.KnownSchemas;
 
 /**
  * Runs the cases of a plan: each as soon as its makers and its predecessors have finished, side by side in
@@ -46,17 +33,11 @@ public final class Runner {
   private static final Duration TOGETHER = Duration.ofSeconds(30);
 
   private final RunOrder order;
-  private final Clock clock;
-  private final String run;
-  private final Masker masker;
-  private final Environments environments;
-  private final KnownSchemas schemas;
+  private final RunFrame frame;
   private final Schedule schedule;
   private final Lanes lanes;
   private final Handed handed;
   private final Ledger ledger;
-  private final AtomicInteger leftBehind = new AtomicInteger();
-  private final Map<Thread, String> atWork = new ConcurrentHashMap<>();
   private volatile @Nullable Broadcast told;
   private volatile boolean stopped;
 
@@ -72,12 +53,8 @@ public final class Runner {
   public Runner(RunOrder order, Clock clock) {
     List<Planned> nodes = order.plan().nodes();
     this.order = order;
-    this.clock = clock;
-    this.environments = new Environments(order);
-    this.schemas = order.settings().schemas(order.loader(), environments.all(), order.variables());
-    this.run = RunNames.fresh();
-    this.masker = new Masker(order.settings().mask());
-    new SettingsCheck(order, environments, masker).done();
+    this.frame = new RunFrame(order, clock);
+    new SettingsCheck(order, frame.environments(), frame.masker()).done();
     this.schedule = new Schedule(nodes, order.lanes());
     this.lanes = new Lanes(order.lanes());
     this.handed = new Handed(nodes);
@@ -100,38 +77,13 @@ public final class Runner {
    * @return what came of it
    */
   public RunResult run(List<RunListener> listeners) {
-    Broadcast broadcast = new Broadcast(listeners);
-    Instant start = clock.instant();
-    long nanos = System.nanoTime();
-    broadcast.tell(started(start));
-    Entries entries;
-    try (Transport transport = new PooledTransport();
+    RunFrame.Begun begun = frame.begun(listeners);
+    try (begun;
         lanes) {
-      Workshop workshop = new Workshop(
-          order,
-          clock,
-          run,
-          masker,
-          environments,
-          transport,
-          new TokenStore(),
-          new KnownPaths(),
-          schemas,
-          broadcast,
-          atWork,
-          BodyBudget.ofHeap());
-      told = broadcast;
-      entries = new Entries(workshop);
-      runAll(workshop, entries);
+      told = begun.workshop().broadcast();
+      runAll(begun);
     }
-    broadcast.tell(new RunEvent.Ended(
-        clock.instant(),
-        (System.nanoTime() - nanos) / 1_000,
-        entries.counts(),
-        leftBehind.get(),
-        stopped,
-        masker.warnings()));
-    return new RunResult(entries.counts(), leftBehind.get(), stopped, broadcast.problems());
+    return begun.ended(stopped);
   }
 
   /**
@@ -143,7 +95,7 @@ public final class Runner {
    * @throws IOException if the journal cannot be read or written
    */
   public boolean hideLateSecrets(Path journal) throws IOException {
-    return new LateSecrets(masker).hidden(journal);
+    return new LateSecrets(frame.masker()).hidden(journal);
   }
 
   /**
@@ -162,7 +114,7 @@ public final class Runner {
    * @return true if one has
    */
   public boolean wasExitedByCase() {
-    Optional<String> exit = ProcessExit.of(Map.copyOf(atWork));
+    Optional<String> exit = frame.exit();
     Broadcast broadcast = told;
     if (broadcast != null) {
       exit.ifPresent(broadcast::problem);
@@ -170,32 +122,12 @@ public final class Runner {
     return exit.isPresent();
   }
 
-  private RunEvent.Started started(Instant start) {
-    List<PlannedCase> cases = order.plan().cases();
-    int suites =
-        (int) cases.stream().map(one -> one.definition().suite()).distinct().count();
-    return new RunEvent.Started(
-        RunEvent.Started.FORMAT,
-        run,
-        order.name(),
-        order.environment().name(),
-        order.seed(),
-        start,
-        new RunSize(cases.size(), suites, order.lanes(), order.plan().part().toString()),
-        warnings());
-  }
-
-  private List<String> warnings() {
-    List<String> warnings = new ArrayList<>(order.plan().warnings());
-    warnings.addAll(environments.warnings());
-    return warnings;
-  }
-
-  private void runAll(Workshop workshop, Entries entries) {
-    String held = new Readying(order, environments).waited(quiet(workshop));
-    CaseRunner cases = new CaseRunner(workshop, handed, entries, ledger);
+  private void runAll(RunFrame.Begun begun) {
+    Workshop workshop = begun.workshop();
+    String held = new Readying(order, frame.environments()).waited(quiet(workshop));
+    CaseRunner cases = new CaseRunner(workshop, handed, begun.entries(), ledger);
     Throwable broken =
-        lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, workshop, entries));
+        lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, begun));
     if (broken != null) {
       stopped = true;
       workshop
@@ -207,12 +139,11 @@ public final class Runner {
         cases.interrupted(one);
       }
     }
-    new PutBacks(workshop, entries, lanes.first(), leftBehind, TOGETHER).all(ledger.rest());
+    new PutBacks(begun, lanes.first(), TOGETHER).all(ledger.rest());
   }
 
-  private void runOne(
-      Planned one, Lane lane, String held, CaseRunner cases, Workshop workshop, Entries entries) {
-    PutBacks putBacks = new PutBacks(workshop, entries, lane, leftBehind, Duration.ofDays(1));
+  private void runOne(Planned one, Lane lane, String held, CaseRunner cases, RunFrame.Begun begun) {
+    PutBacks putBacks = new PutBacks(begun, lane, Duration.ofDays(1));
     CaseRunner.Made made = one instanceof PlannedCase planned
         ? cases.run(planned, lane, held, putBacks)
         : cases.supply((PlannedSupply) one, lane, held);

@@ -5,7 +5,7 @@ import static org.oddlantern.check.Checks.*;
 import org.oddlantern.http.Call;
 import org.oddlantern.suite.Case;
 
-/** Makes what cannot be taken back. */
+/** Makes what cannot be put back. */
 public class LeftBehind {
 
   public record Sealed(int hive) {}

@@ -20,17 +20,6 @@ public final class Amounts {
   }
 
   /**
-   * A count with the word of an outcome.
-   *
-   * @param count the count
-   * @param word the word
-   * @return {@code 2 skipped}, {@code 2 known faults}
-   */
-  public static String counted(long count, String word) {
-    return word.equals("known fault") ? of(count, word) : count + " " + word;
-  }
-
-  /**
    * A time short enough for a column.
    *
    * @param micros microseconds

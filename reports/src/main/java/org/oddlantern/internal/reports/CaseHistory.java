@@ -3,6 +3,7 @@ package org.oddlantern.internal.reports;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 
 /**
@@ -19,10 +20,20 @@ public record CaseHistory(String id, String suite, String title, List<@Nullable 
    * How a case went in one run.
    *
    * @param outcome how it ended
-   * @param flaky whether it passed only after it had failed
+   * @param marks what else there was to say of it
    * @param micros how long it took
    */
-  public record Went(Outcome outcome, boolean flaky, long micros) {
+  public record Went(Outcome outcome, List<Mark> marks, long micros) {
+
+    /** Whether it passed only after it had failed. */
+    public boolean flaky() {
+      return marks.contains(Mark.FLAKY);
+    }
+
+    /** Whether it passed, and checked something. */
+    public boolean passed() {
+      return outcome == Outcome.PASSED && !marks.contains(Mark.UNPROVEN);
+    }
 
     /**
      * Whether it broke the build, or nearly did.
@@ -30,7 +41,7 @@ public record CaseHistory(String id, String suite, String title, List<@Nullable 
      * @return true if it was broken or flaky
      */
     public boolean troubled() {
-      return flaky || !outcome.isGreen();
+      return flaky() || !outcome.isGreen();
     }
   }
 
@@ -63,7 +74,7 @@ public record CaseHistory(String id, String suite, String title, List<@Nullable 
   }
 
   /**
-   * Whether it broke in some runs and held in others without a lasting change: from good to bad and back.
+   * Whether it broke in some runs and passed in others without a lasting change: from good to bad and back.
    *
    * @return true if it is unstable
    */

@@ -241,7 +241,7 @@ public final class RunData {
   }
 
   /**
-   * What could not be taken back.
+   * What could not be put back.
    *
    * @return in order
    */

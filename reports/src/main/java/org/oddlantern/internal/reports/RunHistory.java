@@ -116,7 +116,7 @@ public record RunHistory(List<PastRun> runs, List<CaseHistory> cases, List<Strin
           once(one.id(), texts),
           once(one.suite(), texts),
           once(one.title(), texts),
-          new CaseHistory.Went(one.outcome(), one.flaky(), one.tookMicros()));
+          new CaseHistory.Went(one.outcome(), one.marks(), one.tookMicros()));
     }
 
     private static String once(String text, Map<String, String> texts) {
@@ -137,7 +137,8 @@ public record RunHistory(List<PastRun> runs, List<CaseHistory> cases, List<Strin
     PastRun told() {
       int broken =
           (int) cases.stream().filter(one -> !one.went.outcome().isGreen()).count();
-      return new PastRun(started, cases.size(), broken, tookMicros);
+      int passed = (int) cases.stream().filter(one -> one.went.passed()).count();
+      return new PastRun(started, cases.size(), passed, broken, tookMicros);
     }
 
     static Read of(Begun begun, Map<String, String> texts) throws IOException {

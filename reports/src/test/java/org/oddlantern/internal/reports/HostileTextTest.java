@@ -70,7 +70,7 @@ class HostileTextTest {
         out.contains("left behind  by Suite#one\n          DELETE /x: it was answered 500\n"), out);
     assertTrue(
         out.endsWith(
-            "\n1 failed in 4 ms\n0 things taken back, 1 left behind\nthe same values again: --seed s\n"),
+            "\n1 failed in 4 ms\n0 things put back, 1 left behind\nthe same values again: --seed s\n"),
         out);
   }
 
@@ -87,7 +87,7 @@ class HostileTextTest {
     }
     String index = Files.readString(folder.resolve("report/index.html"));
     assertTrue(
-        index.contains("Of 1 promise 0 held: 1 failed. 1 thing could not be taken back."), index);
+        index.contains("0 of 1 case passed, 1 failed. 1 thing could not be put back."), index);
     assertTrue(
         index.contains(
                 "<mark class=\"line\">  &#34;label&#34;: 4</mark><span class=\"instead deep-1\">wanted 5</span>")

@@ -4,13 +4,13 @@ import java.io.PrintStream;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.Timer;
 import java.util.TimerTask;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Counts;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
@@ -23,19 +23,6 @@ import org.oddlantern.internal.reports.Amounts;
  * did not pass in full; the counts last.
  */
 public final class ConsoleReport implements RunListener {
-
-  private static final List<String> ORDER = List.of(
-      "failed",
-      "errored",
-      "blocked",
-      "interrupted",
-      "known fault",
-      "skipped",
-      "pending",
-      "unproven",
-      "passed");
-
-  private static final Set<String> BROKEN = Set.of("failed", "errored", "blocked", "interrupted");
 
   /** Of the word of an outcome and the time after it. */
   private static final int WIDTH = 18;
@@ -54,7 +41,7 @@ public final class ConsoleReport implements RunListener {
   private String suite = "";
   private String seed = "";
   private boolean inLanes;
-  private int takenBack;
+  private int wasPutBack;
   private boolean broken;
 
   /**
@@ -249,7 +236,7 @@ public final class ConsoleReport implements RunListener {
 
   private void tell(RunEvent.PutBack putBack) {
     if (!putBack.leftBehind()) {
-      takenBack++;
+      wasPutBack++;
       return;
     }
     out.println(style.alarm("left behind") + "  by " + putBack.id().replaceAll("^.*\\.", ""));
@@ -257,7 +244,7 @@ public final class ConsoleReport implements RunListener {
     putBack.exchanges().stream()
         .filter(exchange -> exchange.isTroubled() || exchange.status() >= 400)
         .forEach(exchange ->
-            out.println("          take it back by hand: " + Plain.line(exchange.curl())));
+            out.println("          put it back by hand: " + Plain.line(exchange.curl())));
   }
 
   private void again(EndText.Line one) {
@@ -272,31 +259,27 @@ public final class ConsoleReport implements RunListener {
   }
 
   private void end(RunEvent.Ended ended) {
-    Map<String, Integer> counts = ended.counts();
-    List<String> parts = ORDER.stream()
-        .filter(counts::containsKey)
-        .map(word -> Amounts.counted(counts.getOrDefault(word, 0), word))
-        .toList();
+    Counts counts = new Counts(ended.counts());
     List<EndText.Line> again = end.lines();
     if (!again.isEmpty()) {
       out.println();
       again.forEach(this::again);
     }
     out.println();
-    out.println(
-        style.heading(String.join(", ", parts)) + " in " + Amounts.time(ended.tookMicros()));
-    if (takenBack > 0 || ended.leftBehind() > 0) {
+    out.println(style.heading(String.join(", ", counts.told())) + " in "
+        + Amounts.time(ended.tookMicros()));
+    if (wasPutBack > 0 || ended.leftBehind() > 0) {
       out.println(String.format(
           Locale.ROOT,
-          "%s taken back, %d left behind",
-          Amounts.of(takenBack, "thing"),
+          "%s put back, %d left behind",
+          Amounts.of(wasPutBack, "thing"),
           ended.leftBehind()));
     }
     if (ended.stopped()) {
       out.println("the run was stopped; whatever was running or had not run yet is interrupted");
     }
     ended.warnings().forEach(warning -> line("warning   " + Plain.line(warning), 10));
-    boolean green = ended.leftBehind() == 0 && counts.keySet().stream().noneMatch(BROKEN::contains);
+    boolean green = ended.leftBehind() == 0 && counts.broken() == 0;
     if (!green) {
       out.println("the same values again: --seed " + seed);
     }

@@ -76,14 +76,14 @@ public record HistoryView(
    * A run.
    *
    * @param when when it began
-   * @param held how many cases held, in words
+   * @param passed how many cases passed, in words
    * @param broken whether some did not, or it was cut off
    * @param took how long it took, or that it was cut off
    * @param environment its environment
    * @param seed its seed
    */
   public record RunRow(
-      String when, String held, boolean broken, String took, String environment, String seed) {}
+      String when, String passed, boolean broken, String took, String environment, String seed) {}
 
   /**
    * How it went in a run.
@@ -124,7 +124,7 @@ public record HistoryView(
         slower.stream()
             .map(line -> row(line, history, slowWords(line), address))
             .toList(),
-        Amounts.of(calm, "other case") + " held in every run and " + (calm == 1 ? "is" : "are")
+        Amounts.of(calm, "other case") + " passed in every run and " + (calm == 1 ? "is" : "are")
             + " as fast as before",
         history.problems());
   }
@@ -141,16 +141,16 @@ public record HistoryView(
     List<Mark> marks = new ArrayList<>();
     List<@Nullable Long> times = new ArrayList<>();
     for (PastRun run : runs) {
-      String words = WHEN.format(run.started().startedAt()) + ": " + held(run);
+      String words = WHEN.format(run.started().startedAt()) + ": " + passed(run);
       marks.add(mark(marks.size(), isBroken(run) ? "broken" : "", words));
       times.add(run.isWhole() ? run.tookMicros() : null);
     }
-    long held = runs.stream().filter(run -> !isBroken(run)).count();
+    long passed = runs.stream().filter(run -> !isBroken(run)).count();
     return new Row(
         "",
         "all cases",
         "",
-        "held as a whole in " + held + " of " + Amounts.of(runs.size(), "run"),
+        "passed as a whole in " + passed + " of " + Amounts.of(runs.size(), "run"),
         runs.size() * STEP,
         marks,
         trend(times),
@@ -162,7 +162,7 @@ public record HistoryView(
     for (PastRun run : runs) {
       rows.add(new RunRow(
           WHEN.format(run.started().startedAt()),
-          held(run),
+          passed(run),
           isBroken(run),
           took(run),
           run.started().environment(),
@@ -176,8 +176,8 @@ public record HistoryView(
     return run.broken() > 0 || !run.isWhole();
   }
 
-  private static String held(PastRun run) {
-    return run.cases() - run.broken() + " of " + Amounts.of(run.cases(), "case") + " held";
+  private static String passed(PastRun run) {
+    return run.passed() + " of " + Amounts.of(run.cases(), "case") + " passed";
   }
 
   private static String took(PastRun run) {
@@ -188,7 +188,7 @@ public record HistoryView(
     int flaky = line.troubles() - line.broken();
     List<String> often = new ArrayList<>();
     if (line.broken() > 0) {
-      often.add("did not hold in " + line.broken());
+      often.add("failed in " + line.broken());
     }
     if (flaky > 0) {
       often.add("only at a later try in " + flaky);

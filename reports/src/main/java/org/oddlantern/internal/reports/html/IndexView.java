@@ -17,7 +17,7 @@ import org.oddlantern.internal.record.RunEvent;
  * @param failures the cases that did not pass of themselves, as many as are told in full
  * @param moreFailures the other cases that did not pass of themselves
  * @param blocked the cases that did not run because of those, or since the run was stopped
- * @param leftBehind what could not be taken back
+ * @param leftBehind what could not be put back
  * @param notes cases that passed and want a look all the same, by what there is to say
  * @param changes what is different from an earlier run
  * @param suites all suites

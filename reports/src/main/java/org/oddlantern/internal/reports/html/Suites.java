@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.oddlantern.internal.record.CaseRecord;
-import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.Counts;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Pages;
 import org.oddlantern.internal.reports.RunData;
@@ -109,7 +109,7 @@ final class Suites {
     if (cases.isEmpty()) {
       return "what was supplied for all";
     }
-    long passed = cases.stream().filter(one -> one.outcome() == Outcome.PASSED).count();
+    int passed = Counts.of(cases).passed();
     return passed == cases.size()
         ? Amounts.of(passed, "case")
         : passed + " of " + Amounts.of(cases.size(), "case") + " passed";

@@ -216,14 +216,17 @@ public final class JUnitXmlReport {
     return !one.outcome().isGreen() && one.outcome() != Outcome.FAILED;
   }
 
-  /** What other formats call so: the case did not run, or failed as it is known to. */
+  /** What other formats call so: it did not run, failed as it is known to, or checked nothing. */
   private static boolean isSkipped(CaseRecord one) {
-    return one.outcome().isGreen() && one.outcome() != Outcome.PASSED;
+    return one.outcome().isGreen() && !one.word().equals(Outcome.PASSED.word());
   }
 
   private static String reason(CaseRecord one) {
     String message =
         one.problem() == null ? "" : one.problem().message().lines().findFirst().orElse("");
+    if (one.outcome() == Outcome.PASSED) {
+      return "unproven: it passed and checked nothing";
+    }
     return one.outcome() == Outcome.KNOWN_FAULT
         ? "known fault " + one.knownFault() + (message.isEmpty() ? "" : ": " + message)
         : one.outcome() == Outcome.PENDING ? "pending: " + message : message;

@@ -6,10 +6,9 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
-import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Counts;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.reports.Comparison;
 import org.oddlantern.internal.reports.RunData;
@@ -89,10 +88,8 @@ public final class CountsReport {
   }
 
   private static void counts(JsonGenerator out, String name, List<CaseRecord> cases) {
-    Map<String, Integer> counts = new TreeMap<>();
-    cases.forEach(one -> counts.merge(one.word(), 1, Integer::sum));
     out.writeObjectPropertyStart(name);
-    counts.forEach(out::writeNumberProperty);
+    Counts.of(cases).byWord().forEach(out::writeNumberProperty);
     out.writeEndObject();
   }
 }

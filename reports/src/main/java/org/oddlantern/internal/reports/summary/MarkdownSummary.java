@@ -5,10 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.CaseRecord;
-import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.Counts;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Comparison;
@@ -63,7 +62,7 @@ public final class MarkdownSummary {
     List<CaseRecord> broken = run.notPassed();
     if (!broken.isEmpty()) {
       line("");
-      line("### What did not hold");
+      line("### What failed");
       line("");
       broken.stream().limit(MOST).map(run::whole).forEach(this::tell);
       more(broken.size());
@@ -128,18 +127,14 @@ public final class MarkdownSummary {
 
   private void suites(RunData run) {
     line("");
-    line("| suite | cases | passed | did not hold | other |");
+    line("| suite | cases | passed | failed | other |");
     line("|---|---:|---:|---:|---:|");
     run.bySuite().values().forEach(cases -> {
-      long passed = count(cases.stream().filter(one -> one.outcome() == Outcome.PASSED));
-      long broken = count(cases.stream().filter(one -> !one.outcome().isGreen()));
-      line("| " + escaped(cases.get(0).suite()) + " | " + cases.size() + " | " + passed + " | "
-          + broken + " | " + (cases.size() - passed - broken) + " |");
+      Counts counts = Counts.of(cases);
+      int other = counts.all() - counts.passed() - counts.broken();
+      line("| " + escaped(cases.get(0).suite()) + " | " + counts.all() + " | " + counts.passed()
+          + " | " + counts.broken() + " | " + other + " |");
     });
-  }
-
-  private static long count(Stream<CaseRecord> cases) {
-    return cases.count();
   }
 
   private void more(int all) {

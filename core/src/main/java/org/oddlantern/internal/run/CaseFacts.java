@@ -1,0 +1,62 @@
+package org.oddlantern.internal.run;
+
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.oddlantern.internal.mask.Masker;
+import org.oddlantern.internal.plan.CaseDefinition;
+import org.oddlantern.internal.plan.CaseId;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.plan.Position;
+import org.oddlantern.internal.record.CaseHead;
+import org.oddlantern.internal.record.RecordKind;
+
+/**
+ * What reports tell of a case besides what came of it, whoever planned it.
+ *
+ * @param id what it is known by
+ * @param suite its class
+ * @param title tells its title, what comes from a sample in another way
+ * @param position where it stands
+ * @param knownFault where a fault is noted that it is known to have; empty if none
+ * @param order its place in the order of the plan
+ * @param after what had to come before it
+ */
+record CaseFacts(
+    CaseId id,
+    Class<?> suite,
+    Title title,
+    Position position,
+    String knownFault,
+    int order,
+    Set<Integer> after) {
+
+  static CaseFacts of(PlannedCase one) {
+    CaseDefinition definition = one.definition();
+    return new CaseFacts(
+        definition.id(),
+        definition.suite(),
+        definition::title,
+        definition.position(),
+        definition.marks().knownFault(),
+        one.order(),
+        one.after());
+  }
+
+  /** As it stands in a record; what comes from a sample may be a secret that was learnt since. */
+  CaseHead head(Masker masker) {
+    return new CaseHead(
+        RecordKind.CASE,
+        masker.id(id.toString()),
+        RunNames.suite(suite),
+        title.told(masker::text),
+        position.toString(),
+        "",
+        knownFault);
+  }
+
+  /** A title that a sample may have a part in. */
+  @FunctionalInterface
+  interface Title {
+    String told(UnaryOperator<String> sample);
+  }
+}

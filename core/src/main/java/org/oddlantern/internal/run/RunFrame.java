@@ -1,0 +1,136 @@
+package org.oddlantern.internal.run;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.PooledTransport;
+import org.oddlantern.http.internal.TokenStore;
+import org.oddlantern.http.internal.Transport;
+import org.oddlantern.internal.mask.Masker;
+import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.internal.record.RunSize;
+import org.oddlantern.json.internal.KnownPaths;
+import org.oddlantern.schema.internal.KnownSchemas;
+
+/** A run from its beginning to its end, whoever calls its cases. */
+final class RunFrame {
+
+  private final RunOrder order;
+  private final Clock clock;
+  private final String run = RunNames.fresh();
+  private final Masker masker;
+  private final Environments environments;
+  private final KnownSchemas schemas;
+  private final Map<Thread, String> atWork = new ConcurrentHashMap<>();
+
+  RunFrame(RunOrder order, Clock clock) {
+    this.order = order;
+    this.clock = clock;
+    this.masker = new Masker(order.settings().mask());
+    this.environments = new Environments(order);
+    this.schemas = order.settings().schemas(order.loader(), environments.all(), order.variables());
+  }
+
+  Masker masker() {
+    return masker;
+  }
+
+  Environments environments() {
+    return environments;
+  }
+
+  /** Which of the run's own threads told the process to end, in a sentence; empty if none did. */
+  Optional<String> exit() {
+    return ProcessExit.of(Map.copyOf(atWork));
+  }
+
+  /** The run begins, and that is told. */
+  Begun begun(List<RunListener> listeners) {
+    return new Begun(listeners);
+  }
+
+  private RunEvent.Started started() {
+    List<PlannedCase> cases = order.plan().cases();
+    int suites =
+        (int) cases.stream().map(one -> one.definition().suite()).distinct().count();
+    List<String> warnings = new ArrayList<>(order.plan().warnings());
+    warnings.addAll(environments.warnings());
+    return new RunEvent.Started(
+        RunEvent.Started.FORMAT,
+        run,
+        order.name(),
+        order.environment().name(),
+        order.seed(),
+        clock.instant(),
+        new RunSize(cases.size(), suites, order.lanes(), order.plan().part().toString()),
+        warnings);
+  }
+
+  /** A run that has begun; what it sends with is closed before its end is told. */
+  final class Begun implements AutoCloseable {
+    private final long nanos = System.nanoTime();
+    private final AtomicInteger leftBehind = new AtomicInteger();
+    private final Transport transport = new PooledTransport();
+    private final Workshop workshop;
+    private final Entries entries;
+
+    private Begun(List<RunListener> listeners) {
+      Broadcast broadcast = new Broadcast(listeners);
+      broadcast.tell(started());
+      this.workshop = new Workshop(
+          order,
+          clock,
+          run,
+          masker,
+          environments,
+          transport,
+          new TokenStore(),
+          new KnownPaths(),
+          schemas,
+          broadcast,
+          atWork,
+          BodyBudget.ofHeap());
+      this.entries = new Entries(workshop);
+    }
+
+    Workshop workshop() {
+      return workshop;
+    }
+
+    Entries entries() {
+      return entries;
+    }
+
+    /** Counts what could not be put back. */
+    AtomicInteger leftBehind() {
+      return leftBehind;
+    }
+
+    /** The run is over, and that is told. */
+    RunResult ended(boolean stopped) {
+      workshop
+          .broadcast()
+          .tell(new RunEvent.Ended(
+              clock.instant(),
+              (System.nanoTime() - nanos) / 1_000,
+              entries.counts(),
+              leftBehind.get(),
+              stopped,
+              masker.warnings()));
+      return new RunResult(
+          entries.counts(), leftBehind.get(), stopped, workshop.broadcast().problems());
+    }
+
+    @Override
+    public void close() {
+      transport.close();
+    }
+  }
+}
