@@ -13,7 +13,7 @@ import java.util.Map;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -72,14 +72,14 @@ public final class ReadingBench {
         size + ": the whole body, equal",
         repeats,
         parse,
-        () -> Comparison.EXACTLY.differences(Location.ROOT, wanted, other));
+        () -> ComparisonMode.EXACTLY.differences(Location.ROOT, wanted, other));
     JsonNode spoilt = JsonMapping.standard().parse(bytes);
     spoilt.get("items").forEach(item -> ((ObjectNode) item).put("frames", -1));
     tell(
         size + ": the whole body, every item differs",
         repeats,
         parse,
-        () -> Comparison.EXACTLY.differences(Location.ROOT, wanted, spoilt));
+        () -> ComparisonMode.EXACTLY.differences(Location.ROOT, wanted, spoilt));
   }
 
   private void lists(int size) {
@@ -95,12 +95,12 @@ public final class ReadingBench {
         String.format(Locale.ROOT, "%,d items, ten moved, exactly", size),
         1,
         parse,
-        () -> Comparison.EXACTLY.differences(Location.ROOT, wanted, got));
+        () -> ComparisonMode.EXACTLY.differences(Location.ROOT, wanted, got));
     tell(
         String.format(Locale.ROOT, "%,d items, ten moved, including", size),
         1,
         parse,
-        () -> Comparison.INCLUDING.differences(Location.ROOT, wanted, got));
+        () -> ComparisonMode.INCLUDING.differences(Location.ROOT, wanted, got));
     Shape anyOrder = itemsOf(wanted, 20_000);
     ArrayNode some = (ArrayNode) JsonMapping.standard().parse("[]");
     for (int i = 0; i < 20_000; i++) {

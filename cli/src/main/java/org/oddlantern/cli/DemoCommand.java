@@ -52,7 +52,7 @@ final class DemoCommand implements Callable<Integer> {
   @Override
   public Integer call() throws Exception {
     List<Path> jars = jars();
-    ClassLoader loader = Suites.loader(jars, DemoCommand.class.getClassLoader());
+    ClassLoader loader = SuitePlaces.loader(jars, DemoCommand.class.getClassLoader());
     Example example = ServiceLoader.load(Example.class, loader)
         .findFirst()
         .orElseThrow(() ->

@@ -39,7 +39,7 @@ final class ListCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Suites suites = where.suites();
+    SuitePlaces suites = where.suites();
     ClassLoader loader = suites.loader();
     Path folder = SettingsFile.find(Path.of(""), loader).folder();
     Planner planner = suites.planner(loader, folder);

@@ -27,7 +27,9 @@ record ListJson(Planner planner, Plan plan) {
     told.put("title", one.title());
     told.put("place", one.position().toString());
     told.put("tags", one.marks().tags());
-    told.put("takes", one.wants().stream().map(want -> Words.of(want.type())).toList());
+    told.put(
+        "takes",
+        one.parameters().stream().map(parameter -> Words.of(parameter.type())).toList());
     told.put("gives", one.handsOn() == null ? List.of() : List.of(Words.of(one.handsOn())));
     told.put("steps", planner.steps(one));
     List<String> state = new ArrayList<>();

@@ -12,7 +12,7 @@ import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.PlannedSupply;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 import org.oddlantern.internal.run.RunNames;
 import org.oddlantern.json.internal.Words;
 
@@ -25,7 +25,7 @@ record ListText(PrintStream out) {
     plan.warnings().forEach(warning -> out.println("warning   " + warning));
     String suite = "";
     for (Planned node : plan.nodes()) {
-      Maker maker = node.recipe().maker();
+      Maker maker = node.bound().maker();
       if (!suite.equals(maker.suite().getName())) {
         out.println((suite.isEmpty() ? "" : "\n") + RunNames.suite(maker.suite()));
         suite = maker.suite().getName();
@@ -52,9 +52,9 @@ record ListText(PrintStream out) {
   }
 
   private void flow(Maker maker) {
-    if (!maker.wants().isEmpty()) {
+    if (!maker.parameters().isEmpty()) {
       out.println(MARGIN + "takes "
-          + maker.wants().stream().map(ListText::words).collect(Collectors.joining(", ")));
+          + maker.parameters().stream().map(ListText::words).collect(Collectors.joining(", ")));
     }
     Type handsOn = maker.handsOn();
     if (handsOn != null) {
@@ -89,9 +89,9 @@ record ListText(PrintStream out) {
     return lines;
   }
 
-  private static String words(Want want) {
-    String type = Words.of(want.type());
-    return switch (want.use()) {
+  private static String words(ValueParameter parameter) {
+    String type = Words.of(parameter.type());
+    return switch (parameter.use()) {
       case READS -> type;
       case CHANGES -> type + " and changes it";
       case USES_UP -> type + " and uses it up";

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.oddlantern.internal.plan.Plan;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 
 /**
  * A plan in the DOT language of Graphviz: a box for each case, an ellipse for what is supplied, an arrow
@@ -62,7 +62,7 @@ final class PlanDrawing {
         .add(name);
   }
 
-  private static String words(Want.Use use) {
+  private static String words(ValueParameter.Use use) {
     return switch (use) {
       case READS -> "";
       case CHANGES -> "\nchanged";
@@ -70,7 +70,7 @@ final class PlanDrawing {
     };
   }
 
-  private static String line(Want.Use use) {
+  private static String line(ValueParameter.Use use) {
     return switch (use) {
       case READS -> "";
       case CHANGES -> ", style=bold";

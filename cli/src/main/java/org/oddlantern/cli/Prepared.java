@@ -14,7 +14,7 @@ import org.oddlantern.internal.plan.Selection;
 import org.oddlantern.internal.run.RunOrder;
 import org.oddlantern.schema.internal.KnownSchemas;
 
-/** Suites as they are compiled now, and the settings that hold for them: from these, runs are planned. */
+/** SuitePlaces as they are compiled now, and the settings that hold for them: from these, runs are planned. */
 final class Prepared implements AutoCloseable {
 
   private final URLClassLoader loader;
@@ -24,7 +24,7 @@ final class Prepared implements AutoCloseable {
   private final KnownSchemas schemas;
   private final Planner planner;
 
-  Prepared(Suites suites, RunOptions options) {
+  Prepared(SuitePlaces suites, RunOptions options) {
     this.loader = suites.loader();
     this.options = options;
     this.settings = options.settings().over(SettingsFile.find(Path.of(""), loader));

@@ -16,7 +16,7 @@ import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.reports.Comparison;
 import org.oddlantern.internal.reports.KeptRuns;
-import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
 import org.oddlantern.internal.reports.html.ReportScope;
@@ -139,9 +139,9 @@ final class ReportOptions {
     }
   }
 
-  private Pages whichPages() {
+  private PageDetail whichPages() {
     try {
-      return Pages.valueOf(pages.toUpperCase(Locale.ROOT));
+      return PageDetail.valueOf(pages.toUpperCase(Locale.ROOT));
     } catch (IllegalArgumentException e) {
       throw new Misuse("--pages takes counts, failures or all, not " + pages);
     }

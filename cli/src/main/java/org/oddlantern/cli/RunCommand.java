@@ -32,7 +32,7 @@ final class RunCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Suites suites = where.suites();
+    SuitePlaces suites = where.suites();
     if (watch) {
       return new Watching(terminal, suites, options).watch();
     }

@@ -8,9 +8,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.config.internal.Amounts;
+import org.oddlantern.config.internal.Quantities;
 import org.oddlantern.internal.journal.JournalWriter;
-import org.oddlantern.internal.plan.Part;
+import org.oddlantern.internal.plan.RunPart;
 import org.oddlantern.internal.plan.Selection;
 import org.oddlantern.internal.reports.console.Detail;
 import org.oddlantern.internal.reports.folder.RunFolder;
@@ -156,12 +156,12 @@ final class RunOptions {
     return seed == null ? RunNames.fresh() : seed;
   }
 
-  Part part() {
+  RunPart part() {
     if (earlier != null && !Files.exists(earlier)) {
       throw new Misuse("--times-from names " + earlier + ", which is not there");
     }
     if (part == null) {
-      return Part.WHOLE;
+      return RunPart.WHOLE;
     }
     try {
       return new AskedPart(part, earlier, System.getenv()).part();
@@ -174,7 +174,7 @@ final class RunOptions {
 
   @Nullable
   Duration limit() {
-    return limit == null ? null : Amounts.duration(limit, "the command line", "--run-limit");
+    return limit == null ? null : Quantities.duration(limit, "the command line", "--run-limit");
   }
 
   int lanes() {

@@ -23,7 +23,7 @@ final class SuiteOptions {
           "What else the suites need, separated as the JDK does (else what Maven says, if it builds them).")
   private @Nullable String classPath;
 
-  Suites suites() {
-    return Suites.in(places, classPath);
+  SuitePlaces suites() {
+    return SuitePlaces.in(places, classPath);
   }
 }

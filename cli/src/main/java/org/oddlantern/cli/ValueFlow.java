@@ -7,14 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.plan.Binding;
+import org.oddlantern.internal.plan.BoundMethod;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.Maker;
 import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planned;
-import org.oddlantern.internal.plan.Recipe;
-import org.oddlantern.internal.plan.Source;
 import org.oddlantern.internal.plan.SupplyDefinition;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 import org.oddlantern.json.internal.Words;
 
 /** Every value of a plan, with who makes, reads, changes, ends and puts it back. */
@@ -28,7 +28,7 @@ final class ValueFlow {
 
   ValueFlow(Plan plan) {
     nodes = plan.nodes();
-    nodes.forEach(node -> collect(node.recipe()));
+    nodes.forEach(node -> collect(node.bound()));
   }
 
   List<Value> values() {
@@ -41,9 +41,9 @@ final class ValueFlow {
     for (Value value : values.values()) {
       lines.add(
           (lines.isEmpty() ? "" : "\n") + value.type + ", made by " + value.maker + value.manner);
-      add(lines, "read by", value.users(Want.Use.READS), ", ");
-      add(lines, "changed by", value.users(Want.Use.CHANGES), ", then ");
-      add(lines, "used up by", value.users(Want.Use.USES_UP), ", ");
+      add(lines, "read by", value.users(ValueParameter.Use.READS), ", ");
+      add(lines, "changed by", value.users(ValueParameter.Use.CHANGES), ", then ");
+      add(lines, "used up by", value.users(ValueParameter.Use.USES_UP), ", ");
       add(lines, "put back by", List.copyOf(value.putBack), ", ");
     }
     if (lines.isEmpty()) {
@@ -74,34 +74,37 @@ final class ValueFlow {
     }
   }
 
-  private void collect(Recipe recipe) {
-    recipe.sources().forEach((want, source) -> collect(recipe.maker(), want, source));
-    if (recipe.tidyUp() != null) {
-      recipe.tidyUp().sources().forEach((want, source) -> collect(recipe.maker(), want, source));
+  private void collect(BoundMethod bound) {
+    bound.bindings().forEach((parameter, source) -> collect(bound.maker(), parameter, source));
+    if (bound.tidyUp() != null) {
+      bound
+          .tidyUp()
+          .bindings()
+          .forEach((parameter, source) -> collect(bound.maker(), parameter, source));
     }
-    if (recipe.maker().handsOn() != null) {
-      made(recipe.maker(), recipe.tidyUp());
-    }
-  }
-
-  private void collect(Maker taker, Want want, Source source) {
-    if (source instanceof Source.Handed handed) {
-      use(nodes.get(handed.node()).recipe(), taker, want);
-    } else if (source instanceof Source.Gathered gathered) {
-      gathered.nodes().forEach(node -> use(nodes.get(node).recipe(), taker, want));
-    } else if (source instanceof Source.Supplied supplied) {
-      use(supplied.recipe(), taker, want);
-      collect(supplied.recipe());
-    } else if (source instanceof Source.OfSample sample) {
-      made(sample.method(), null).users.add(new User(name(taker), want.use()));
+    if (bound.maker().handsOn() != null) {
+      made(bound.maker(), bound.tidyUp());
     }
   }
 
-  private void use(Recipe maker, Maker taker, Want want) {
-    made(maker.maker(), maker.tidyUp()).users.add(new User(name(taker), want.use()));
+  private void collect(Maker taker, ValueParameter parameter, Binding source) {
+    if (source instanceof Binding.Handed handed) {
+      use(nodes.get(handed.node()).bound(), taker, parameter);
+    } else if (source instanceof Binding.OfAllSamples gathered) {
+      gathered.nodes().forEach(node -> use(nodes.get(node).bound(), taker, parameter));
+    } else if (source instanceof Binding.Supplied supplied) {
+      use(supplied.bound(), taker, parameter);
+      collect(supplied.bound());
+    } else if (source instanceof Binding.OfSample sample) {
+      made(sample.method(), null).users.add(new User(name(taker), parameter.use()));
+    }
   }
 
-  private Value made(Maker maker, Recipe.@Nullable TidyUp tidyUp) {
+  private void use(BoundMethod maker, Maker taker, ValueParameter parameter) {
+    made(maker.maker(), maker.tidyUp()).users.add(new User(name(taker), parameter.use()));
+  }
+
+  private Value made(Maker maker, BoundMethod.@Nullable Cleanup tidyUp) {
     Value value = values.computeIfAbsent(
         name(maker),
         name -> new Value(
@@ -147,11 +150,11 @@ final class ValueFlow {
       return users;
     }
 
-    List<String> users(Want.Use use) {
+    List<String> users(ValueParameter.Use use) {
       return users.stream().filter(user -> user.use == use).map(User::name).toList();
     }
   }
 
   /** Who uses a value, and how. */
-  record User(String name, Want.Use use) {}
+  record User(String name, ValueParameter.Use use) {}
 }

@@ -26,14 +26,14 @@ import org.oddlantern.internal.run.RunOrder;
 final class Watching {
 
   private final Terminal terminal;
-  private final Suites suites;
+  private final SuitePlaces suites;
   private final RunOptions options;
   private final RunFolder out;
   private final PrintWriter err;
   private Set<String> failed = Set.of();
   private int status;
 
-  Watching(Terminal terminal, Suites suites, RunOptions options) {
+  Watching(Terminal terminal, SuitePlaces suites, RunOptions options) {
     this.terminal = terminal;
     this.suites = suites;
     this.options = options;

@@ -8,7 +8,7 @@ import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.json.internal.Words;
@@ -32,7 +32,7 @@ public final class Items implements ComposedShape {
     all.add(first);
     all.addAll(Arrays.asList(more));
     this.shapes = all.stream().map(Shape::of).toList(); // refuses checks with a sentence
-    this.inOrder = WantedValue.of(all, Comparison.EXACTLY);
+    this.inOrder = WantedValue.of(all, ComparisonMode.EXACTLY);
   }
 
   /**

@@ -94,7 +94,7 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
       return values.isEmpty()
           ? List.of(withEnd(findings.get(0), root))
           : withHint(
-              shape.examine(new Gathered(path, path.find(root)).identified(root), list),
+              shape.examine(new FoundValues(path, path.find(root)).identified(root), list),
               path.without(root));
     } catch (CostlyPath e) {
       return List.of(Finding.of(path, shape.words(), "no answer: " + e.getMessage()));

@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.schema.Schema;
@@ -39,7 +39,7 @@ public class Shapes extends ListShapes {
    * @return the shape
    */
   public static Shape exactly(@Nullable Object value) {
-    return WantedValue.of(value, Comparison.EXACTLY);
+    return WantedValue.of(value, ComparisonMode.EXACTLY);
   }
 
   /**
@@ -50,7 +50,7 @@ public class Shapes extends ListShapes {
    * @return the shape
    */
   public static Shape including(@Nullable Object value) {
-    return WantedValue.of(value, Comparison.INCLUDING);
+    return WantedValue.of(value, ComparisonMode.INCLUDING);
   }
 
   /**

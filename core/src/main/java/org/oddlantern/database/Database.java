@@ -7,7 +7,7 @@ import java.sql.SQLFeatureNotSupportedException;
 import java.time.Duration;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.database.internal.Query;
+import org.oddlantern.database.internal.SqlQuery;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Surroundings;
@@ -236,21 +236,22 @@ public final class Database {
     long nanos = System.nanoTime();
     JsonNode answer;
     try {
-      answer = Work.within(TimeLeft.cut(timeout), () -> done(sql, arguments, asking));
+      answer = TimeLimited.within(TimeLeft.cut(timeout), () -> done(sql, arguments, asking));
     } catch (SQLException | DatabaseProblem e) {
-      Query failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
+      SqlQuery failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
       now.recorder().ended(failed);
       throw new DatabaseProblem(
           "the database '%s' gave no answer to '%s': %s"
               .formatted(name, failed.line().substring(name.length() + 2), e.getMessage()),
           e);
     }
-    Query query = query(sql, arguments, JsonMapping.standard().write(answer), sentAt, nanos, null);
+    SqlQuery query =
+        query(sql, arguments, JsonMapping.standard().write(answer), sentAt, nanos, null);
     now.recorder().ended(query);
     return new DatabaseAnswer(query, answer, what, now.recorder());
   }
 
-  private Query query(
+  private SqlQuery query(
       String sql,
       Arguments arguments,
       String answer,
@@ -258,7 +259,7 @@ public final class Database {
       long nanos,
       @Nullable String fault) {
     Duration took = Duration.ofNanos(System.nanoTime() - nanos);
-    return new Query(name, sql, arguments.told(), answer, sentAt, took, fault);
+    return new SqlQuery(name, sql, arguments.told(), answer, sentAt, took, fault);
   }
 
   /** Whatever was done is undone, unless somebody committed: a driver's read-only flag is a wish. */

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.check.Checks;
-import org.oddlantern.database.internal.Query;
+import org.oddlantern.database.internal.SqlQuery;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Evidence;
@@ -30,13 +30,13 @@ import tools.jackson.databind.JsonNode;
  */
 public final class DatabaseAnswer implements Evidence {
 
-  private final Query query;
+  private final SqlQuery query;
   private final JsonNode tree;
   private final String what;
   private final EvidenceListener recorder;
   private final Judging judging = new Judging();
 
-  DatabaseAnswer(Query query, JsonNode tree, String what, EvidenceListener recorder) {
+  DatabaseAnswer(SqlQuery query, JsonNode tree, String what, EvidenceListener recorder) {
     this.query = query;
     this.tree = tree;
     this.what = what;

@@ -132,8 +132,8 @@ sealed interface Body {
   }
 
   /** A query with its variables, as GraphQL over HTTP sends it. */
-  record Query(GraphQl query) implements Body {
-    public Query {
+  record GraphQlQuery(GraphQl query) implements Body {
+    public GraphQlQuery {
       Needed.of(query, "graphQl(query): query");
     }
 

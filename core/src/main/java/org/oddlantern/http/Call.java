@@ -231,7 +231,7 @@ public final class Call {
    * @return the call
    */
   public Call graphQl(GraphQl query) {
-    return with(new Body.Query(query));
+    return with(new Body.GraphQlQuery(query));
   }
 
   /**

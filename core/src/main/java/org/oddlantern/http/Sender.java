@@ -51,7 +51,7 @@ final class Sender {
     refuseUnsafe(call);
     Exchange exchange = deliver(call, call.options().timeout(), true);
     WireReply wire = replyOf(exchange);
-    boolean graphQl = call.body() instanceof Body.Query;
+    boolean graphQl = call.body() instanceof Body.GraphQlQuery;
     Attention attention = new Attention(exchange, wire, profile.mapping(), standing(), graphQl);
     boolean dueAtOnce = !surroundings.recorder().owes(exchange, attention);
     Reply reply =

@@ -3,7 +3,7 @@ package org.oddlantern.json;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.CombinedShapes;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.UntypedTexts;
 import org.oddlantern.json.internal.WantedValue;
@@ -93,6 +93,6 @@ public interface Shape extends Worded {
    * @throws IllegalArgumentException if it is a check, or cannot be written as JSON
    */
   static Shape of(@Nullable Object value) {
-    return value instanceof Shape shape ? shape : WantedValue.of(value, Comparison.EXACTLY);
+    return value instanceof Shape shape ? shape : WantedValue.of(value, ComparisonMode.EXACTLY);
   }
 }

@@ -1,7 +1,7 @@
 package org.oddlantern.schema;
 
 import java.util.List;
-import org.oddlantern.schema.internal.Sample;
+import org.oddlantern.schema.internal.SeenValues;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -52,7 +52,7 @@ public final class Sketch {
     if (samples.isEmpty()) {
       throw new IllegalArgumentException("a sketch needs at least one sample");
     }
-    Sample all = new Sample();
+    SeenValues all = new SeenValues();
     samples.forEach(all::add);
     ObjectNode schema = JsonNodeFactory.instance.objectNode();
     schema.put("$schema", Draft.DRAFT_2020_12.uri());

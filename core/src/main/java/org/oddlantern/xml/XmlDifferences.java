@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
@@ -77,7 +77,7 @@ final class XmlDifferences {
 
   private void compareText(String place, String wanted, String got) {
     if (!wanted.equals(got)) {
-      Finding finding = Comparison.EXACTLY
+      Finding finding = ComparisonMode.EXACTLY
           .differences(Location.ROOT, StringNode.valueOf(wanted), StringNode.valueOf(got))
           .get(0);
       findings.add(() -> new Finding(place, "", finding.wanted(), finding.got(), finding.hints()));

@@ -9,7 +9,7 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.JsonMapping;
 
 class ComparisonTest {
@@ -28,7 +28,7 @@ class ComparisonTest {
         "\"\\u00e9\" | \"é\"",
       })
   void takesForEqualWhatIsEqualOnTheWire(String wanted, String got) {
-    assertEquals("", told(Comparison.EXACTLY, wanted, got));
+    assertEquals("", told(ComparisonMode.EXACTLY, wanted, got));
   }
 
   @ParameterizedTest
@@ -48,16 +48,16 @@ class ComparisonTest {
         "true | false | $: true / false",
       })
   void tellsPlaceWantedGotAndTheKindOfDifference(String wanted, String got, String told) {
-    assertEquals(told, told(Comparison.EXACTLY, wanted, got));
+    assertEquals(told, told(ComparisonMode.EXACTLY, wanted, got));
   }
 
   @Test
   void includingWantsAtLeastTheFieldsAtEveryDepthButListsOfTheSameLength() {
     String got = "{\"a\":{\"b\":1,\"more\":2},\"l\":[{\"c\":3,\"more\":4}],\"more\":5}";
-    assertEquals("", told(Comparison.INCLUDING, "{\"a\":{\"b\":1},\"l\":[{\"c\":3}]}", got));
+    assertEquals("", told(ComparisonMode.INCLUDING, "{\"a\":{\"b\":1},\"l\":[{\"c\":3}]}", got));
     assertEquals(
         "$.l: a list of 0 / a list of 1; $.l[0]: no such item / {\"c\":3,\"more\":4}",
-        told(Comparison.INCLUDING, "{\"l\":[]}", got));
+        told(ComparisonMode.INCLUDING, "{\"l\":[]}", got));
   }
 
   @ParameterizedTest
@@ -97,7 +97,7 @@ class ComparisonTest {
   })
   void namesHowTwoNumbersDiffer(String wanted, String got, String hint) {
     JsonMapping mapping = JsonMapping.standard();
-    List<String> hints = Comparison.EXACTLY
+    List<String> hints = ComparisonMode.EXACTLY
         .differences(Location.ROOT, mapping.parse(wanted), mapping.parse(got))
         .get(0)
         .hints();
@@ -108,7 +108,7 @@ class ComparisonTest {
   void showsWhatNoEyeCanSeeAsAnEscape() {
     assertEquals(
         "$: \"ab\" / \"a\\u200bb\" (only white space differs: at character 2 there is U+200B ZERO WIDTH SPACE too many)",
-        told(Comparison.EXACTLY, "\"ab\"", "\"a\\u200bb\""));
+        told(ComparisonMode.EXACTLY, "\"ab\"", "\"a\\u200bb\""));
   }
 
   @ParameterizedTest
@@ -125,7 +125,7 @@ class ComparisonTest {
         "{\"id\":1},{\"id\":2} | {\"id\":1},{\"id\":3} | $[1] of id 2: {\"id\":2} / nothing: the item is missing from the list; $[1] of id 3: no such item / {\"id\":3}",
       })
   void tellsWhatHappenedToTheItemsOfAList(String wanted, String got, String told) {
-    assertEquals(told, told(Comparison.EXACTLY, "[" + wanted + "]", "[" + got + "]"));
+    assertEquals(told, told(ComparisonMode.EXACTLY, "[" + wanted + "]", "[" + got + "]"));
   }
 
   @Test
@@ -133,7 +133,7 @@ class ComparisonTest {
     assertEquals(
         "$[1] of id 1: {\"id\":2} / {\"id\":1,\"more\":0} (moved: the items [0] and [1] have changed places)",
         told(
-            Comparison.INCLUDING,
+            ComparisonMode.INCLUDING,
             "[{\"id\":1},{\"id\":2}]",
             "[{\"id\":2,\"more\":0},{\"id\":1,\"more\":0}]"));
   }
@@ -144,11 +144,11 @@ class ComparisonTest {
     String down = IntStream.range(0, 30)
         .mapToObj(i -> String.valueOf(29 - i))
         .collect(Collectors.joining(","));
-    String told = told(Comparison.EXACTLY, "[" + up + "]", "[" + down + "]");
+    String told = told(ComparisonMode.EXACTLY, "[" + up + "]", "[" + down + "]");
     assertTrue(
         told.startsWith("$: the items in the order wanted / 29 of 30 items in other places"), told);
     assertTrue(told.contains("in reverse order"), told);
-    String many = told(Comparison.EXACTLY, numbered("a", 100), numbered("b", 100));
+    String many = told(ComparisonMode.EXACTLY, numbered("a", 100), numbered("b", 100));
     assertTrue(
         many.endsWith("$: nothing else that differs / 160 more differences (200 in all)"), many);
   }
@@ -162,17 +162,17 @@ class ComparisonTest {
   @Test
   void survivesTreesAsDeepAsTheReaderAllows() {
     String deep = "[".repeat(900) + "1" + "]".repeat(900);
-    assertEquals("", told(Comparison.EXACTLY, deep, deep));
+    assertEquals("", told(ComparisonMode.EXACTLY, deep, deep));
   }
 
   private static String hint(String wanted, String got) {
     var mapping = JsonMapping.standard();
     List<Finding> findings =
-        Comparison.EXACTLY.differences(Location.ROOT, mapping.tree(wanted), mapping.tree(got));
+        ComparisonMode.EXACTLY.differences(Location.ROOT, mapping.tree(wanted), mapping.tree(got));
     return findings.get(0).hints().get(0);
   }
 
-  private static String told(Comparison comparison, String wanted, String got) {
+  private static String told(ComparisonMode comparison, String wanted, String got) {
     var mapping = JsonMapping.standard();
     return comparison.differences(Location.ROOT, mapping.parse(wanted), mapping.parse(got)).stream()
         .map(finding -> finding.where() + (finding.item().isEmpty() ? "" : " of " + finding.item())

@@ -10,7 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.JsonMapping;
 
 /** What a difference is called where it has a name; and where it has none, nothing is said. */
@@ -51,7 +51,8 @@ class DiagnosisTest {
         "'2026-03-12T10:15:30Z' | '2026-03-12T10:18:30Z' | 3 minutes later",
       })
   void aDifferenceIsNamed(String wanted, String got, String named) {
-    List<Finding> findings = Comparison.EXACTLY.differences(Location.ROOT, json(wanted), json(got));
+    List<Finding> findings =
+        ComparisonMode.EXACTLY.differences(Location.ROOT, json(wanted), json(got));
     String hints = String.join(
         "; ", findings.stream().flatMap(finding -> finding.hints().stream()).toList());
     String named0 = named == null ? "-" : named;

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.JsonMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -41,7 +41,7 @@ class HostileDocumentTest {
     JsonNode other = JsonMapping.standard().parse("[".repeat(999) + "2" + "]".repeat(999));
     assertEquals(
         1,
-        inTime(() -> Comparison.EXACTLY.differences(Location.ROOT, allowed, other))
+        inTime(() -> ComparisonMode.EXACTLY.differences(Location.ROOT, allowed, other))
             .size());
   }
 
@@ -117,10 +117,11 @@ class HostileDocumentTest {
     }
     assertEquals(
         41,
-        inTime(() -> Comparison.EXACTLY.differences(Location.ROOT, wanted, got)).size());
+        inTime(() -> ComparisonMode.EXACTLY.differences(Location.ROOT, wanted, got))
+            .size());
     assertEquals(
         41,
-        inTime(() -> Comparison.INCLUDING.differences(Location.ROOT, wanted, got))
+        inTime(() -> ComparisonMode.INCLUDING.differences(Location.ROOT, wanted, got))
             .size());
   }
 
@@ -129,8 +130,8 @@ class HostileDocumentTest {
     String text = "bees ".repeat(200_000);
     JsonNode wanted = NODES.stringNode(text + "x" + text);
     JsonNode got = NODES.stringNode(text + "y" + text);
-    Finding finding =
-        inTime(() -> Comparison.EXACTLY.differences(Location.ROOT, wanted, got)).get(0);
+    Finding finding = inTime(() -> ComparisonMode.EXACTLY.differences(Location.ROOT, wanted, got))
+        .get(0);
     assertEquals(
         "they differ from character 1000001 on: wanted \"xbees\", got \"ybees\"",
         finding.hints().get(0));

@@ -12,7 +12,7 @@ import java.util.Random;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import org.oddlantern.json.internal.Comparison;
+import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
@@ -36,8 +36,8 @@ class RandomComparisonTest {
       assertTrue(Equality.same(value, again), value + " and " + again);
       assertEquals(
           Equality.fingerprint(value), Equality.fingerprint(again), value + " and " + again);
-      assertEquals(List.of(), Comparison.EXACTLY.differences(Location.ROOT, value, again));
-      assertEquals(List.of(), Comparison.INCLUDING.differences(Location.ROOT, value, again));
+      assertEquals(List.of(), ComparisonMode.EXACTLY.differences(Location.ROOT, value, again));
+      assertEquals(List.of(), ComparisonMode.INCLUDING.differences(Location.ROOT, value, again));
     }
   }
 
@@ -46,7 +46,7 @@ class RandomComparisonTest {
     for (int i = 0; i < ROUNDS; i++) {
       JsonNode wanted = value(3);
       JsonNode got = random.nextBoolean() ? value(3) : changed(wanted);
-      for (Comparison comparison : Comparison.values()) {
+      for (ComparisonMode comparison : ComparisonMode.values()) {
         assertEquals(
             comparison.holds(wanted, got),
             comparison.differences(Location.ROOT, wanted, got).isEmpty(),
@@ -60,7 +60,7 @@ class RandomComparisonTest {
     for (int i = 0; i < ROUNDS; i++) {
       JsonNode wanted = value(3);
       JsonNode got = changed(wanted);
-      for (Finding finding : Comparison.EXACTLY.differences(Location.ROOT, wanted, got)) {
+      for (Finding finding : ComparisonMode.EXACTLY.differences(Location.ROOT, wanted, got)) {
         JsonNode there = JsonPath.of(finding.where()).findOne(got).value();
         boolean missing =
             finding.got().startsWith("nothing") || finding.got().startsWith("a list of");
@@ -79,7 +79,7 @@ class RandomComparisonTest {
       ArrayNode wanted = list(numbers);
       Collections.shuffle(numbers, random);
       ArrayNode got = list(numbers);
-      for (Comparison comparison : Comparison.values()) {
+      for (ComparisonMode comparison : ComparisonMode.values()) {
         for (Finding finding : comparison.differences(Location.ROOT, wanted, got)) {
           assertTrue(finding.hints().get(0).startsWith("moved: "), finding + " in " + got);
         }
@@ -95,10 +95,10 @@ class RandomComparisonTest {
       ArrayNode part = whole.deepCopy();
       int place = random.nextInt(size);
       part.remove(place);
-      List<Finding> missing = Comparison.EXACTLY.differences(Location.ROOT, whole, part);
+      List<Finding> missing = ComparisonMode.EXACTLY.differences(Location.ROOT, whole, part);
       assertEquals(2, missing.size(), () -> missing + " of " + part);
       assertEquals("$[" + place + "]", missing.get(1).where());
-      List<Finding> surplus = Comparison.EXACTLY.differences(Location.ROOT, part, whole);
+      List<Finding> surplus = ComparisonMode.EXACTLY.differences(Location.ROOT, part, whole);
       assertEquals(2, surplus.size());
       assertEquals("id " + place, surplus.get(1).item());
     }

@@ -137,7 +137,7 @@ class LookingBehindTest {
             "databases.store.url = jdbc:h2:mem:looking",
             "databases.store.user = reader",
             "databases.store.password = ***",
-            "databases.store.timeout = 3s"),
+            "databases.store.timeout = 60s"),
         changed.inForce(null, Map.of()).stream()
             .filter(line -> line.key().startsWith("databases"))
             .map(LookingBehindTest::told)

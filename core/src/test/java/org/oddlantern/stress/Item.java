@@ -2,7 +2,7 @@ package org.oddlantern.stress;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 
 /**
  * A case or a supply of a random plan.
@@ -46,7 +46,7 @@ record Item(
    * @param from the number of its maker
    * @param use what is done with it
    */
-  record Take(int from, Want.Use use) {}
+  record Take(int from, ValueParameter.Use use) {}
 
   /** The name of its method. */
   String method() {

@@ -12,7 +12,7 @@ import org.objectweb.asm.AnnotationVisitor;
 import org.objectweb.asm.ClassWriter;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Type;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 import org.oddlantern.payload.Fresh;
 import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.Case;
@@ -194,8 +194,8 @@ final class PlanClasses {
     classes.visit(null, Type.getObjectType(suite(items.get(take.from()).suite())));
     classes.visitEnd();
     madeBy.visitEnd();
-    if (take.use() != Want.Use.READS) {
-      Class<?> mark = take.use() == Want.Use.CHANGES ? Changes.class : UsesUp.class;
+    if (take.use() != ValueParameter.Use.READS) {
+      Class<?> mark = take.use() == ValueParameter.Use.CHANGES ? Changes.class : UsesUp.class;
       method.visitParameterAnnotation(index, Type.getDescriptor(mark), true).visitEnd();
     }
   }

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Random;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 
 /** Random cases and supplies, which take from each other without circles. */
 final class RandomItems {
@@ -38,7 +38,7 @@ final class RandomItems {
     Collections.shuffle(makers, random);
     int wanted = random.nextInt(4);
     for (Item maker : makers.subList(0, Math.min(wanted, makers.size()))) {
-      takes.add(new Item.Take(maker.id(), isCase && tries == 1 ? use() : Want.Use.READS));
+      takes.add(new Item.Take(maker.id(), isCase && tries == 1 ? use() : ValueParameter.Use.READS));
     }
     String how = isCase
         ? List.of("fail", "error", "nothing", "fail", "error", "hang").get(random.nextInt(6))
@@ -61,9 +61,11 @@ final class RandomItems {
   }
 
   /** The more items there are, the sooner two changes cross; most plans are to run. */
-  private Want.Use use() {
+  private ValueParameter.Use use() {
     int die = random.nextInt(rarity);
-    return die == 0 ? Want.Use.USES_UP : die <= 2 ? Want.Use.CHANGES : Want.Use.READS;
+    return die == 0
+        ? ValueParameter.Use.USES_UP
+        : die <= 2 ? ValueParameter.Use.CHANGES : ValueParameter.Use.READS;
   }
 
   private boolean in(int sides) {

@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 
 /**
  * The rules for values as a plain program: one thing after the other, sets computed anew whenever they
@@ -113,7 +113,7 @@ final class RuleModel {
     return planned.stream().filter(id -> dependsOn(id, value)).toList();
   }
 
-  private List<Integer> takers(int value, Want.Use use) {
+  private List<Integer> takers(int value, ValueParameter.Use use) {
     return planned.stream()
         .filter(id -> runs(id) && items.get(id).takes().contains(new Item.Take(value, use)))
         .toList();
@@ -121,8 +121,8 @@ final class RuleModel {
 
   /** Rules 10 and 11. */
   private void orderChanges(int value) {
-    List<Integer> open = new ArrayList<>(takers(value, Want.Use.CHANGES));
-    List<Integer> removers = takers(value, Want.Use.USES_UP);
+    List<Integer> open = new ArrayList<>(takers(value, ValueParameter.Use.CHANGES));
+    List<Integer> removers = takers(value, ValueParameter.Use.USES_UP);
     List<Integer> changers = new ArrayList<>();
     while (!open.isEmpty()) {
       int next = open.stream()
@@ -220,7 +220,7 @@ final class RuleModel {
       make(item.id(), asker);
     }
     for (Item.Take take : item.takes()) {
-      if (take.use() == Want.Use.USES_UP) {
+      if (take.use() == ValueParameter.Use.USES_UP) {
         usedUp.add(
             items.get(take.from()).kind() == Item.Kind.OWN_SUPPLY
                 ? take.from() + " for " + asker

@@ -24,13 +24,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
-import org.oddlantern.internal.plan.Part;
 import org.oddlantern.internal.plan.Place;
 import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.PlanRefused;
 import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.RunPart;
 import org.oddlantern.internal.plan.Selection;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
@@ -73,10 +73,10 @@ class StressTest {
     // make, then change, then read what the change gave, then remove; a reader comes before the
     // change
     List<Item> source = List.of(
-        item(3, List.of(new Item.Take(0, Want.Use.USES_UP)), false),
+        item(3, List.of(new Item.Take(0, ValueParameter.Use.USES_UP)), false),
         item(0, List.of(), true),
-        item(1, List.of(new Item.Take(0, Want.Use.CHANGES)), true),
-        item(2, List.of(new Item.Take(0, Want.Use.READS)), false));
+        item(1, List.of(new Item.Take(0, ValueParameter.Use.CHANGES)), true),
+        item(2, List.of(new Item.Take(0, ValueParameter.Use.READS)), false));
     RuleModel model = new RuleModel(source, List.of(0, 1, 2, 3));
     model.run();
     assertEquals(List.of("run 0#1", "run 2#1", "run 1#1", "put back 1#1", "run 3#1"), model.trace);
@@ -141,7 +141,7 @@ class StressTest {
     List<String> dealt = new ArrayList<>();
     for (int number = 1; number <= 3; number++) {
       planner
-          .plan(selection, new Part(number, 3, Map.of()), schema -> {})
+          .plan(selection, new RunPart(number, 3, Map.of()), schema -> {})
           .cases()
           .forEach(one -> dealt.add(one.definition().id() + " needed " + one.needed()));
     }

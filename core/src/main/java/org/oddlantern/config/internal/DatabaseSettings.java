@@ -47,7 +47,7 @@ public record DatabaseSettings(String name, Map<String, SettingsValue> values) {
       return timeout == null
           ? database
           : database.timeout(
-              Amounts.duration(timeout.resolved(sources), timeout.place(), "timeout"));
+              Quantities.duration(timeout.resolved(sources), timeout.place(), "timeout"));
     } catch (IllegalArgumentException e) {
       throw new SettingsProblem(url.place() + ": " + e.getMessage());
     }

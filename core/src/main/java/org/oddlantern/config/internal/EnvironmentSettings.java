@@ -29,7 +29,7 @@ public record EnvironmentSettings(
    */
   public String readOnlyReason() {
     SettingsValue own = readOnly;
-    return own != null && Amounts.truth(own.text(), own.place(), "readOnly")
+    return own != null && Quantities.truth(own.text(), own.place(), "readOnly")
         ? "the environment '" + name + "' is read-only (" + own.place() + ")"
         : "";
   }

@@ -35,7 +35,7 @@ final class Overrides {
 
   private static Settings with(Settings settings, String key, SettingsValue value) {
     if (key.equals("readOnly")) {
-      Amounts.truth(value.text(), value.place(), key);
+      Quantities.truth(value.text(), value.place(), key);
       return settings.eachEnvironment(one -> one.readOnly(value));
     }
     String[] steps = key.split("\\.", 3);

@@ -87,9 +87,9 @@ final class ServiceKeys {
     }
     switch (key) {
       case "timeout", "connectTimeout", "ready.within" ->
-        Amounts.duration(value.text(), value.place(), key);
-      case "bodyLimit" -> Amounts.bytes(value.text(), value.place(), key);
-      case "redirects" -> Amounts.count(value.text(), value.place(), key, 100);
+        Quantities.duration(value.text(), value.place(), key);
+      case "bodyLimit" -> Quantities.bytes(value.text(), value.place(), key);
+      case "redirects" -> Quantities.count(value.text(), value.place(), key, 100);
       default -> {}
     }
   }

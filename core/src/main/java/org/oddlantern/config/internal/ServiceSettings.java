@@ -118,9 +118,10 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
       case "timeout" -> service.timeout(duration(value, key, sources));
       case "connectTimeout" -> service.connectTimeout(duration(value, key, sources));
       case "bodyLimit" ->
-        service.bodyLimit(Amounts.bytes(value.resolved(sources), value.place(), key));
+        service.bodyLimit(Quantities.bytes(value.resolved(sources), value.place(), key));
       case "redirects" ->
-        service.followingRedirects(Amounts.count(value.resolved(sources), value.place(), key, 100));
+        service.followingRedirects(
+            Quantities.count(value.resolved(sources), value.place(), key, 100));
       case "trust" ->
         value.text().equals("any")
             ? service.trustingAny()
@@ -183,7 +184,7 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
   }
 
   private static Duration duration(SettingsValue value, String key, SettingsSources sources) {
-    return Amounts.duration(value.resolved(sources), value.place(), key);
+    return Quantities.duration(value.resolved(sources), value.place(), key);
   }
 
   private static Service made(SettingsValue value, Supplier<Service> making) {

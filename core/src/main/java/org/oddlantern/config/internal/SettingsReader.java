@@ -137,7 +137,7 @@ final class SettingsReader {
       return null;
     }
     SettingsValue value = yaml.text(node, "'readOnly'");
-    Amounts.truth(value.text(), value.place(), "readOnly");
+    Quantities.truth(value.text(), value.place(), "readOnly");
     return value;
   }
 

@@ -323,7 +323,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     out.writeEndObject();
   }
 
-  private void write(BodyRecord.Part part) {
+  private void write(BodyRecord.FormPart part) {
     out.writeStartObject();
     text(Member.NAME, part.name());
     text(Member.FILE_NAME, part.fileName());

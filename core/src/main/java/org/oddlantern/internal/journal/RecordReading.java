@@ -208,8 +208,8 @@ final class RecordReading {
         one.list(Member.PARTS, RecordReading::part));
   }
 
-  private static BodyRecord.Part part(Members one) {
-    return new BodyRecord.Part(
+  private static BodyRecord.FormPart part(Members one) {
+    return new BodyRecord.FormPart(
         one.text(Member.NAME),
         one.text(Member.FILE_NAME),
         one.text(Member.CONTENT_TYPE),

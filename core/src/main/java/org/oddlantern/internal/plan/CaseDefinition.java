@@ -25,7 +25,7 @@ public record CaseDefinition(
     Method method,
     Titled titled,
     Position position,
-    List<Want> wants,
+    List<ValueParameter> parameters,
     @Nullable Type handsOn,
     String environment,
     CaseMarks marks)
@@ -81,7 +81,7 @@ public record CaseDefinition(
 
   private CaseDefinition with(CaseId otherId, Titled otherTitle, String otherEnvironment) {
     return new CaseDefinition(
-        otherId, suite, method, otherTitle, position, wants, handsOn, otherEnvironment, marks);
+        otherId, suite, method, otherTitle, position, parameters, handsOn, otherEnvironment, marks);
   }
 
   /**

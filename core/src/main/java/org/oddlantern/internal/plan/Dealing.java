@@ -13,7 +13,7 @@ import org.oddlantern.internal.plan.Expansion.Spot;
 final class Dealing {
 
   private final List<Spot> spots;
-  private final Part part;
+  private final RunPart part;
   private final int[] chain;
 
   /**
@@ -23,7 +23,7 @@ final class Dealing {
    * @param graph who takes from whom and who waits for whom
    * @param part which part is asked for
    */
-  Dealing(List<Spot> spots, Graph graph, Part part) {
+  Dealing(List<Spot> spots, Graph graph, RunPart part) {
     this.spots = spots;
     this.part = part;
     this.chain = new int[spots.size()];

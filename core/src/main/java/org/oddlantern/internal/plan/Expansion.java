@@ -17,12 +17,12 @@ import org.jspecify.annotations.Nullable;
 /** From what classes define to what runs: each case once for each sample, each shared supply once. */
 final class Expansion {
 
-  private final Needs needs;
+  private final DependencyLookup needs;
   private final Sampling sampling;
   private final SampleData data;
-  private final Map<Spot, Recipe> ownSupplies = new HashMap<>();
+  private final Map<Spot, BoundMethod> ownSupplies = new HashMap<>();
 
-  Expansion(Needs needs, Sampling sampling, SampleData data) {
+  Expansion(DependencyLookup needs, Sampling sampling, SampleData data) {
     this.needs = needs;
     this.sampling = sampling;
     this.data = data;
@@ -53,15 +53,18 @@ final class Expansion {
   }
 
   /** Where each value comes from that a spot uses; what its own supplies take counts as its own. */
-  Map<Needs.Taken, List<Spot>> takes(Spot spot) {
-    Map<Needs.Taken, List<Spot>> takes = new LinkedHashMap<>();
+  Map<DependencyLookup.Dependency, List<Spot>> takes(Spot spot) {
+    Map<DependencyLookup.Dependency, List<Spot>> takes = new LinkedHashMap<>();
     collect(spot.maker(), spot.sample(), takes, new LinkedHashSet<>());
     return takes;
   }
 
   private void collect(
-      Maker maker, @Nullable Sample sample, Map<Needs.Taken, List<Spot>> takes, Set<Maker> met) {
-    for (Needs.Taken taken : needs.of(maker).all()) {
+      Maker maker,
+      @Nullable Sample sample,
+      Map<DependencyLookup.Dependency, List<Spot>> takes,
+      Set<Maker> met) {
+    for (DependencyLookup.Dependency taken : needs.of(maker).all()) {
       if (isOwnSupply(taken)) {
         if (met.add(taken.maker())) {
           collect(taken.maker(), sample, takes, met);
@@ -73,27 +76,28 @@ final class Expansion {
   }
 
   /** How a spot is called, once every spot has its order number. */
-  Recipe recipe(Maker maker, @Nullable Sample sample, ToIntFunction<Spot> order) {
-    Needs.Need need = needs.of(maker);
-    Needs.PutBack putBack = need.putBack();
-    return new Recipe(
+  BoundMethod bound(Maker maker, @Nullable Sample sample, ToIntFunction<Spot> order) {
+    DependencyLookup.Dependencies need = needs.of(maker);
+    DependencyLookup.PutBack putBack = need.putBack();
+    return new BoundMethod(
         maker instanceof CaseDefinition one && sample != null ? one.over(sample) : maker,
         sources(need.taken(), sample, order),
         putBack == null
             ? null
-            : new Recipe.TidyUp(putBack.tidyUp(), sources(putBack.taken(), sample, order)));
+            : new BoundMethod.Cleanup(putBack.tidyUp(), sources(putBack.taken(), sample, order)));
   }
 
-  private Map<Want, Source> sources(
-      List<Needs.Taken> all, @Nullable Sample sample, ToIntFunction<Spot> order) {
-    Map<Want, Source> sources = new LinkedHashMap<>();
-    all.forEach(taken -> sources.put(taken.want(), source(taken, sample, order)));
+  private Map<ValueParameter, Binding> sources(
+      List<DependencyLookup.Dependency> all, @Nullable Sample sample, ToIntFunction<Spot> order) {
+    Map<ValueParameter, Binding> sources = new LinkedHashMap<>();
+    all.forEach(taken -> sources.put(taken.parameter(), source(taken, sample, order)));
     return sources;
   }
 
-  private Source source(Needs.Taken taken, @Nullable Sample sample, ToIntFunction<Spot> order) {
+  private Binding source(
+      DependencyLookup.Dependency taken, @Nullable Sample sample, ToIntFunction<Spot> order) {
     if (taken.maker() instanceof SamplesDefinition samples) {
-      return new Source.OfSample(
+      return new Binding.OfSample(
           samples,
           taken.gathered()
               ? data.of(samples).stream().map(Sample::value).toList()
@@ -101,19 +105,19 @@ final class Expansion {
     }
     if (isOwnSupply(taken)) {
       Spot spot = new Spot(taken.maker(), sample);
-      Recipe known = ownSupplies.get(spot);
+      BoundMethod known = ownSupplies.get(spot);
       if (known == null) {
-        known = recipe(taken.maker(), sample, order);
+        known = bound(taken.maker(), sample, order);
         ownSupplies.put(spot, known);
       }
-      return new Source.Supplied(known);
+      return new Binding.Supplied(known);
     }
     List<Integer> nodes = new ArrayList<>();
     spots(taken, sample).forEach(spot -> nodes.add(order.applyAsInt(spot)));
-    return taken.gathered() ? new Source.Gathered(nodes) : new Source.Handed(nodes.get(0));
+    return taken.gathered() ? new Binding.OfAllSamples(nodes) : new Binding.Handed(nodes.get(0));
   }
 
-  private List<Spot> spots(Needs.Taken taken, @Nullable Sample sample) {
+  private List<Spot> spots(DependencyLookup.Dependency taken, @Nullable Sample sample) {
     if (taken.gathered()) {
       return spots(taken.maker());
     }
@@ -121,7 +125,7 @@ final class Expansion {
     return List.of(new Spot(taken.maker(), bySample ? sample : null));
   }
 
-  private static boolean isOwnSupply(Needs.Taken taken) {
+  private static boolean isOwnSupply(DependencyLookup.Dependency taken) {
     return taken.maker() instanceof SupplyDefinition supply && !supply.shared();
   }
 

@@ -18,7 +18,7 @@ final class Graph {
 
   private final List<Spot> spots;
   private final Map<Spot, Integer> index = new HashMap<>();
-  private final List<Map<Needs.Taken, List<Spot>>> takes;
+  private final List<Map<DependencyLookup.Dependency, List<Spot>>> takes;
   private final List<Set<Integer>> after = new ArrayList<>();
   private final List<PlanProblem> problems = new ArrayList<>();
   private List<BitSet> lineage = List.of();
@@ -33,7 +33,7 @@ final class Graph {
     this.spots = spots;
     spots.forEach(spot -> index.put(spot, index.size()));
     takes = spots.stream().map(expansion::takes).toList();
-    for (Map<Needs.Taken, List<Spot>> from : takes) {
+    for (Map<DependencyLookup.Dependency, List<Spot>> from : takes) {
       Set<Integer> makers = new LinkedHashSet<>();
       from.values().forEach(all -> all.forEach(spot -> makers.add(at(spot))));
       after.add(makers);
@@ -65,23 +65,23 @@ final class Graph {
 
   private Planned planned(int i, Expansion expansion, Set<Spot> selected) {
     Spot spot = spots.get(i);
-    Recipe recipe = expansion.recipe(spot.maker(), spot.sample(), this::at);
+    BoundMethod bound = expansion.bound(spot.maker(), spot.sample(), this::at);
     List<Integer> values = lineage.get(i).stream().boxed().toList();
     return spot.maker() instanceof SupplyDefinition supply
-        ? new PlannedSupply(supply, i, recipe, Set.copyOf(after.get(i)), values)
+        ? new PlannedSupply(supply, i, bound, Set.copyOf(after.get(i)), values)
         : new PlannedCase(
             spot.asCase(),
             i,
             !selected.contains(spot),
-            recipe,
+            bound,
             Set.copyOf(after.get(i)),
             values,
-            values(i, Want.Use.USES_UP));
+            values(i, ValueParameter.Use.USES_UP));
   }
 
-  private List<Integer> values(int taker, Want.Use use) {
+  private List<Integer> values(int taker, ValueParameter.Use use) {
     return takes.get(taker).entrySet().stream()
-        .filter(entry -> entry.getKey().want().use() == use)
+        .filter(entry -> entry.getKey().parameter().use() == use)
         .flatMap(entry -> entry.getValue().stream())
         .map(this::at)
         .distinct()
@@ -90,8 +90,8 @@ final class Graph {
 
   private void order() {
     lineage = Circles.in(after).lineages(after);
-    Map<Integer, List<Integer>> changers = users(Want.Use.CHANGES);
-    Map<Integer, List<Integer>> removers = users(Want.Use.USES_UP);
+    Map<Integer, List<Integer>> changers = users(ValueParameter.Use.CHANGES);
+    Map<Integer, List<Integer>> removers = users(ValueParameter.Use.USES_UP);
     Stream.of(changers, removers)
         .flatMap(all -> all.keySet().stream())
         .distinct()
@@ -160,7 +160,7 @@ final class Graph {
   }
 
   /** Who uses values in that way, by the maker of the value. */
-  private Map<Integer, List<Integer>> users(Want.Use use) {
+  private Map<Integer, List<Integer>> users(ValueParameter.Use use) {
     Map<Integer, List<Integer>> users = new LinkedHashMap<>();
     for (int user = 0; user < spots.size(); user++) {
       for (int maker : values(user, use)) {

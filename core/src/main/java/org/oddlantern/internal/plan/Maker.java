@@ -34,7 +34,7 @@ public sealed interface Maker permits CaseDefinition, SupplyDefinition, SamplesD
    *
    * @return the wants
    */
-  List<Want> wants();
+  List<ValueParameter> parameters();
 
   /**
    * The type it hands on.

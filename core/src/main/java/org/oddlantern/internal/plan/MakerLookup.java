@@ -35,29 +35,32 @@ final class MakerLookup {
    * @return the maker; null if a problem was told instead
    */
   @Nullable
-  Found find(Maker taker, String takerPlace, Want want, Consumer<PlanProblem> problems) {
-    Search search = search(taker, want, want.type());
-    if (search.makers.isEmpty() && search.abstractOnes.isEmpty() && isList(want.type())) {
-      Type item = ((ParameterizedType) want.type()).getActualTypeArguments()[0];
-      Search single = search(taker, want, item);
+  Candidate find(
+      Maker taker, String takerPlace, ValueParameter parameter, Consumer<PlanProblem> problems) {
+    Search search = search(taker, parameter, parameter.type());
+    if (search.makers.isEmpty() && search.abstractOnes.isEmpty() && isList(parameter.type())) {
+      Type item = ((ParameterizedType) parameter.type()).getActualTypeArguments()[0];
+      Search single = search(taker, parameter, item);
       if (single.makers.size() == 1 && !(single.makers.get(0) instanceof SupplyDefinition)) {
-        return new Found(single.makers.get(0), true);
+        return new Candidate(single.makers.get(0), true);
       }
     }
     if (search.makers.size() == 1) {
-      return new Found(search.makers.get(0), false);
+      return new Candidate(search.makers.get(0), false);
     }
     problems.accept(new PlanProblem(
         takerPlace,
-        search.makers.isEmpty() ? missing(taker, want, search) : ambiguous(want, search.makers)));
+        search.makers.isEmpty()
+            ? missing(taker, parameter, search)
+            : ambiguous(parameter, search.makers)));
     return null;
   }
 
   /** The method that puts back what a maker makes; null if there is none, or a problem was told. */
   @Nullable
   TidyUpDefinition tidyUp(Maker maker, Type type, Consumer<PlanProblem> problems) {
-    for (SearchPlace place :
-        SearchPlace.of(new Want(type, Want.Use.READS, List.of(), maker.suite()))) {
+    for (SearchPlace place : SearchPlace.of(
+        new ValueParameter(type, ValueParameter.Use.READS, List.of(), maker.suite()))) {
       List<TidyUpDefinition> found = place.classes().stream()
           .flatMap(home -> reader.members(home).tidyUps().stream())
           .filter(tidyUp -> type.equals(tidyUp.value()) && canBeCalled(tidyUp))
@@ -85,8 +88,8 @@ final class MakerLookup {
     return type instanceof ParameterizedType generic && generic.getRawType() == List.class;
   }
 
-  private Search search(Maker taker, Want want, Type type) {
-    List<SearchPlace> places = SearchPlace.of(want);
+  private Search search(Maker taker, ValueParameter parameter, Type type) {
+    List<SearchPlace> places = SearchPlace.of(parameter);
     List<Maker> abstractOnes = new ArrayList<>();
     for (SearchPlace place : places) {
       List<Maker> makers = new ArrayList<>();
@@ -119,20 +122,20 @@ final class MakerLookup {
     return Stream.of(members.cases(), members.supplies(), members.samples()).flatMap(List::stream);
   }
 
-  private static String ambiguous(Want want, List<Maker> makers) {
+  private static String ambiguous(ValueParameter parameter, List<Maker> makers) {
     String list = makers.stream().map(Maker::place).collect(Collectors.joining(" and "));
     String kind = makers.stream().allMatch(CaseDefinition.class::isInstance) ? "cases" : "methods";
     return String.format(
         Locale.ROOT,
         "it takes %s, and %d %s in one place make one: %s. Give each its own record, or name the class with @MadeBy",
-        Words.of(want.type()),
+        Words.of(parameter.type()),
         makers.size(),
         kind,
         list);
   }
 
-  private String missing(Maker taker, Want want, Search search) {
-    String type = Words.of(want.type());
+  private String missing(Maker taker, ValueParameter parameter, Search search) {
+    String type = Words.of(parameter.type());
     if (!search.abstractOnes.isEmpty()) {
       return "it takes %s, which only the abstract class of %s makes; name a class that extends it: @MadeBy(Suite.class) %s"
           .formatted(type, search.abstractOnes.get(0).place(), type);
@@ -140,12 +143,12 @@ final class MakerLookup {
     String searched =
         search.places.stream().map(SearchPlace::words).collect(Collectors.joining(", "));
     return "it takes %s, and nothing makes one. Searched: %s. %s"
-        .formatted(type, searched, hint(taker, want));
+        .formatted(type, searched, hint(taker, parameter));
   }
 
-  private String hint(Maker taker, Want want) {
-    String type = Words.of(want.type());
-    if (want.type().equals(taker.handsOn())) {
+  private String hint(Maker taker, ValueParameter parameter) {
+    String type = Words.of(parameter.type());
+    if (parameter.type().equals(taker.handsOn())) {
       return taker instanceof CaseDefinition
           ? "This case itself returns one, but nobody makes for himself; let it return a record of its own"
           : "This supply itself returns one, but nobody makes for himself; make it static, or let it return a record of its own";
@@ -156,7 +159,7 @@ final class MakerLookup {
         .flatMap(suite -> makers(reader.members(suite)))
         .toList();
     for (Maker maker : all) {
-      if (want.type().equals(maker.handsOn())) {
+      if (parameter.type().equals(maker.handsOn())) {
         return "%s makes one elsewhere; take it from there with @MadeBy(%s.class)"
             .formatted(maker.place(), maker.suite().getSimpleName());
       }
@@ -183,7 +186,7 @@ final class MakerLookup {
    * @param maker the maker
    * @param gathered whether all that it makes by sample is taken as a list
    */
-  record Found(Maker maker, boolean gathered) {}
+  record Candidate(Maker maker, boolean gathered) {}
 
   /** What a search came to. */
   private record Search(List<SearchPlace> places, List<Maker> makers, List<Maker> abstractOnes) {}

@@ -12,7 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.SettingsProblem;
-import org.oddlantern.config.internal.Amounts;
+import org.oddlantern.config.internal.Quantities;
 import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.KnownFault;
 import org.oddlantern.suite.Occupies;
@@ -108,7 +108,7 @@ final class MarkReader {
     try {
       return limit == null
           ? CaseMarks.STANDARD_LIMIT
-          : Amounts.duration(limit.value(), "@TimeLimit", "value");
+          : Quantities.duration(limit.value(), "@TimeLimit", "value");
     } catch (SettingsProblem e) {
       problem(String.valueOf(e.getMessage()));
       return CaseMarks.STANDARD_LIMIT;

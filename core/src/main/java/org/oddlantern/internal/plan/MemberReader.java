@@ -87,7 +87,7 @@ final class MemberReader {
         method,
         new CaseDefinition.Titled(title.isBlank() ? method.getName() : title, null),
         position,
-        signatures.wants(true),
+        signatures.parameters(true),
         ValueTypes.handsNothingOn(returned) ? null : signatures.handsOn(returned),
         environment(),
         marks);
@@ -106,7 +106,7 @@ final class MemberReader {
         method,
         supply.value().isBlank() ? method.getName() : supply.value(),
         position,
-        signatures.wants(false),
+        signatures.parameters(false),
         returned,
         environment(),
         supply.shared(),
@@ -144,8 +144,8 @@ final class MemberReader {
         method,
         position,
         type,
-        signatures.wants(false).stream()
-            .filter(want -> !want.type().equals(type))
+        signatures.parameters(false).stream()
+            .filter(parameter -> !parameter.type().equals(type))
             .toList());
   }
 

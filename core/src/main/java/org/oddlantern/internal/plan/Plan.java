@@ -10,10 +10,10 @@ import java.util.List;
  * @param warnings what deserves a look but keeps nothing from running
  * @param part which share of the run it is
  */
-public record Plan(List<Planned> nodes, List<String> warnings, Part part) {
+public record Plan(List<Planned> nodes, List<String> warnings, RunPart part) {
 
   /** Without cases, for a run whose cases come from elsewhere. */
-  public static final Plan EMPTY = new Plan(List.of(), List.of(), Part.WHOLE);
+  public static final Plan EMPTY = new Plan(List.of(), List.of(), RunPart.WHOLE);
 
   /** Keeps its own lists. */
   public Plan {

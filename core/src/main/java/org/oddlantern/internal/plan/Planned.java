@@ -25,7 +25,7 @@ public sealed interface Planned permits PlannedCase, PlannedSupply {
    *
    * @return the recipe
    */
-  Recipe recipe();
+  BoundMethod bound();
 
   /**
    * What must have finished before it starts, makers included.

@@ -18,7 +18,7 @@ public record PlannedCase(
     CaseDefinition definition,
     int order,
     boolean needed,
-    Recipe recipe,
+    BoundMethod bound,
     Set<Integer> after,
     List<Integer> values,
     List<Integer> usesUp)

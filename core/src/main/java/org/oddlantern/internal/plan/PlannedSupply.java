@@ -13,7 +13,11 @@ import java.util.Set;
  * @param values the makers of all values it uses, directly or through what others made of them
  */
 public record PlannedSupply(
-    SupplyDefinition definition, int order, Recipe recipe, Set<Integer> after, List<Integer> values)
+    SupplyDefinition definition,
+    int order,
+    BoundMethod bound,
+    Set<Integer> after,
+    List<Integer> values)
     implements Planned {
 
   @Override

@@ -25,7 +25,7 @@ public final class Planner {
   private final SuiteReader reader = new SuiteReader();
   private final Discovery discovery;
   private final List<CaseDefinition> known;
-  private final Needs needs;
+  private final DependencyLookup needs;
   private final SampleData data;
 
   /**
@@ -48,7 +48,7 @@ public final class Planner {
   public Planner(ClassLoader loader, List<Place> places, @Nullable Path folder) {
     this.discovery = new Discovery(loader, reader);
     this.known = discovery.find(places);
-    this.needs = new Needs(reader, known);
+    this.needs = new DependencyLookup(reader, known);
     this.data = new SampleData(new Resources(loader, folder));
   }
 
@@ -61,7 +61,7 @@ public final class Planner {
    * @throws PlanRefused if something in it is wrong
    */
   public Plan plan(Selection selection) {
-    return plan(selection, Part.WHOLE, name -> {});
+    return plan(selection, RunPart.WHOLE, name -> {});
   }
 
   /**
@@ -75,12 +75,12 @@ public final class Planner {
    * @throws NothingSelected if no case fits
    * @throws PlanRefused if something in it is wrong
    */
-  public Plan plan(Selection selection, Part part, Consumer<String> schemas) {
+  public Plan plan(Selection selection, RunPart part, Consumer<String> schemas) {
     if (!discovery.problems().isEmpty()) {
       throw new PlanRefused(discovery.problems());
     }
     Set<Spot> selected = selected(selection);
-    List<Needs.Need> needed = needs.reachable(makers(selected));
+    List<DependencyLookup.Dependencies> needed = needs.reachable(makers(selected));
     Sampling sampling = new Sampling(needed);
     Expansion expansion = new Expansion(needs, sampling, data);
     List<PlanProblem> problems = problems(needed, sampling);
@@ -144,9 +144,10 @@ public final class Planner {
     return new LinkedHashSet<>(selection.of(spots, known));
   }
 
-  private List<PlanProblem> problems(List<Needs.Need> needed, Sampling sampling) {
+  private List<PlanProblem> problems(
+      List<DependencyLookup.Dependencies> needed, Sampling sampling) {
     List<PlanProblem> problems = new ArrayList<>();
-    for (Needs.Need need : needed) {
+    for (DependencyLookup.Dependencies need : needed) {
       problems.addAll(need.problems());
       SamplesDefinition samples = sampling.behind(need.maker());
       if (samples != null) {
@@ -181,7 +182,8 @@ public final class Planner {
   }
 
   /** Schemas on the network are read when they are used, since their service may not be there yet. */
-  private List<PlanProblem> schemaProblems(List<Needs.Need> needed, Consumer<String> schemas) {
+  private List<PlanProblem> schemaProblems(
+      List<DependencyLookup.Dependencies> needed, Consumer<String> schemas) {
     List<PlanProblem> problems = new ArrayList<>();
     needed.stream()
         .map(need -> need.maker().suite())

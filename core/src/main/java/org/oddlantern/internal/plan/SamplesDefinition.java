@@ -18,7 +18,7 @@ public record SamplesDefinition(Class<?> suite, Method method, Position position
     implements Maker {
 
   @Override
-  public List<Want> wants() {
+  public List<ValueParameter> parameters() {
     return List.of();
   }
 

@@ -13,17 +13,17 @@ import org.oddlantern.json.internal.Words;
 /** Which cases and supplies run by sample, and over which samples: rule 18. */
 final class Sampling {
 
-  private final List<Needs.Need> needs;
+  private final List<DependencyLookup.Dependencies> needs;
   private final Map<Maker, Integer> index = new HashMap<>();
   private final Map<Maker, SamplesDefinition> behind = new HashMap<>();
   private final List<PlanProblem> problems = new ArrayList<>();
   private final Set<Maker> ordered = new HashSet<>();
 
-  Sampling(List<Needs.Need> needs) {
+  Sampling(List<DependencyLookup.Dependencies> needs) {
     this.needs = needs;
     needs.forEach(need -> index.put(need.maker(), index.size()));
     List<Set<Integer>> after = new ArrayList<>();
-    for (Needs.Need need : needs) {
+    for (DependencyLookup.Dependencies need : needs) {
       Set<Integer> before = new LinkedHashSet<>();
       need.all().forEach(taken -> before.add(at(taken.maker())));
       after.add(before);
@@ -55,17 +55,17 @@ final class Sampling {
     return index.getOrDefault(maker, 0);
   }
 
-  private void look(Needs.Need need) {
+  private void look(DependencyLookup.Dependencies need) {
     Maker maker = need.maker();
     Set<SamplesDefinition> found = new LinkedHashSet<>();
-    for (Needs.Taken taken : need.taken()) {
+    for (DependencyLookup.Dependency taken : need.taken()) {
       SamplesDefinition samples = behind(taken.maker());
       if (taken.gathered() && samples == null) {
         problem(
             maker,
             "it takes %s, and nothing makes one; %s makes one %s, so take that"
                 .formatted(
-                    Words.of(taken.want().type()),
+                    Words.of(taken.parameter().type()),
                     taken.maker().place(),
                     Words.of(
                         taken.maker().handsOn() == null
@@ -94,13 +94,15 @@ final class Sampling {
   }
 
   /** What cannot be done to one value from several samples, or in several tries. */
-  private void lookAtUse(Needs.Need need, Needs.Taken taken) {
-    Want.Use use = taken.want().use();
+  private void lookAtUse(DependencyLookup.Dependencies need, DependencyLookup.Dependency taken) {
+    ValueParameter.Use use = taken.parameter().use();
     boolean ownOne = taken.maker() instanceof SupplyDefinition supply && !supply.shared();
-    if (use == Want.Use.READS || ownOne || !(need.maker() instanceof CaseDefinition taker)) {
+    if (use == ValueParameter.Use.READS
+        || ownOne
+        || !(need.maker() instanceof CaseDefinition taker)) {
       return;
     }
-    String does = use == Want.Use.CHANGES ? "changes" : "uses up";
+    String does = use == ValueParameter.Use.CHANGES ? "changes" : "uses up";
     SamplesDefinition samples = behind(taker);
     if (samples != null && (taken.gathered() || behind(taken.maker()) == null)) {
       problem(
@@ -108,7 +110,7 @@ final class Sampling {
           "it runs once for each sample of %s, and each would %s the one value that %s makes"
               .formatted(
                   samples.name(),
-                  use == Want.Use.CHANGES ? "change" : "use up",
+                  use == ValueParameter.Use.CHANGES ? "change" : "use up",
                   taken.maker().name()));
     }
     if (taker.marks().tries() > 1) {

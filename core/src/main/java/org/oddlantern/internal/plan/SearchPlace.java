@@ -13,16 +13,16 @@ import java.util.Set;
  */
 record SearchPlace(String words, List<Class<?>> classes) {
 
-  /** The places for a want, in their order: rule 2 of the rules for values. */
-  static List<SearchPlace> of(Want want) {
-    if (!want.madeBy().isEmpty()) {
+  /** The places for a parameter, in their order: rule 2 of the rules for values. */
+  static List<SearchPlace> of(ValueParameter parameter) {
+    if (!parameter.madeBy().isEmpty()) {
       return List.of(new SearchPlace(
-          "in what @MadeBy names: " + names(want.madeBy()), withSections(want.madeBy())));
+          "in what @MadeBy names: " + names(parameter.madeBy()), withSections(parameter.madeBy())));
     }
     List<SearchPlace> places = new ArrayList<>();
     Set<Class<?>> seen = new LinkedHashSet<>();
-    outwards(want.asker(), places, seen, "the sections beside it");
-    Class<?> home = ValueTypes.home(want.type());
+    outwards(parameter.asker(), places, seen, "the sections beside it");
+    Class<?> home = ValueTypes.home(parameter.type());
     outwards(home, places, seen, "the other sections around " + home.getSimpleName());
     return places;
   }

@@ -43,15 +43,15 @@ final class Signatures {
   }
 
   /** What the method takes, and what the constructors take that make an instance for it. */
-  List<Want> wants(boolean mayChange) {
-    List<Want> wants = new ArrayList<>();
+  List<ValueParameter> parameters(boolean mayChange) {
+    List<ValueParameter> parameters = new ArrayList<>();
     if (!Modifier.isStatic(method.getModifiers())) {
       for (Class<?> type = suite; type != null; type = outer(type)) {
-        wants.addAll(ofConstructor(type));
+        parameters.addAll(ofConstructor(type));
       }
     }
-    wants.addAll(of(List.of(method.getParameters()), suite, "it takes ", mayChange));
-    return List.copyOf(wants);
+    parameters.addAll(of(List.of(method.getParameters()), suite, "it takes ", mayChange));
+    return List.copyOf(parameters);
   }
 
   /** The type that the method hands on; null if it hands on nothing that could flow. */
@@ -65,7 +65,7 @@ final class Signatures {
     problems.add(new PlanProblem(place, message));
   }
 
-  private List<Want> ofConstructor(Class<?> type) {
+  private List<ValueParameter> ofConstructor(Class<?> type) {
     Constructor<?>[] constructors = type.getDeclaredConstructors();
     if (constructors.length != 1) {
       problem(type.getSimpleName() + " has " + constructors.length
@@ -80,11 +80,11 @@ final class Signatures {
         false);
   }
 
-  private List<Want> of(
-      List<Parameter> parameters, Class<?> asker, String where, boolean mayChange) {
-    List<Want> wants = new ArrayList<>();
+  private List<ValueParameter> of(
+      List<Parameter> declared, Class<?> asker, String where, boolean mayChange) {
+    List<ValueParameter> parameters = new ArrayList<>();
     Set<Type> seen = new HashSet<>();
-    for (Parameter parameter : parameters) {
+    for (Parameter parameter : declared) {
       Type type = type(parameter);
       boolean twice = !seen.add(type);
       if (twice) {
@@ -95,15 +95,16 @@ final class Signatures {
         ValueTypes.problem(type)
             .ifPresentOrElse(
                 problem -> problem(where + problem),
-                () -> wants.add(new Want(type, use(parameter), madeBy(parameter), asker)));
+                () -> parameters.add(
+                    new ValueParameter(type, use(parameter), madeBy(parameter), asker)));
       }
     }
-    return wants;
+    return parameters;
   }
 
   private boolean isSoundIn(Parameter parameter, String what, boolean mayChange) {
     boolean builtIn = ValueTypes.isBuiltIn(parameter.getParameterizedType());
-    if (use(parameter) != Want.Use.READS && (!mayChange || builtIn)) {
+    if (use(parameter) != ValueParameter.Use.READS && (!mayChange || builtIn)) {
       problem(
           what
               + " with @Changes or @UsesUp; these marks stand on the parameters of cases, for values that cases and supplies make");
@@ -117,11 +118,13 @@ final class Signatures {
     return true;
   }
 
-  private static Want.Use use(Parameter parameter) {
+  private static ValueParameter.Use use(Parameter parameter) {
     if (parameter.isAnnotationPresent(UsesUp.class)) {
-      return Want.Use.USES_UP;
+      return ValueParameter.Use.USES_UP;
     }
-    return parameter.isAnnotationPresent(Changes.class) ? Want.Use.CHANGES : Want.Use.READS;
+    return parameter.isAnnotationPresent(Changes.class)
+        ? ValueParameter.Use.CHANGES
+        : ValueParameter.Use.READS;
   }
 
   private static List<Class<?>> madeBy(Parameter parameter) {

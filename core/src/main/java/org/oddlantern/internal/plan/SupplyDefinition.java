@@ -25,7 +25,7 @@ public record SupplyDefinition(
     Method method,
     String title,
     Position position,
-    List<Want> wants,
+    List<ValueParameter> parameters,
     Type handsOn,
     String environment,
     boolean shared,
@@ -49,7 +49,7 @@ public record SupplyDefinition(
   @Override
   public SupplyDefinition on(String other) {
     return new SupplyDefinition(
-        suite, method, title, position, wants, handsOn, other, shared, timeLimit);
+        suite, method, title, position, parameters, handsOn, other, shared, timeLimit);
   }
 
   @Override

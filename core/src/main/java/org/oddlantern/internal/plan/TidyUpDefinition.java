@@ -14,7 +14,7 @@ import java.util.List;
  * @param wants what it takes besides, constructors included, built-in things left out
  */
 public record TidyUpDefinition(
-    Class<?> suite, Method method, Position position, Type value, List<Want> wants) {
+    Class<?> suite, Method method, Position position, Type value, List<ValueParameter> parameters) {
 
   /**
    * Its name in messages.

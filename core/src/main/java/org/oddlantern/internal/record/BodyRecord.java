@@ -16,7 +16,7 @@ public record BodyRecord(
     long bytes,
     @Nullable String text,
     @Nullable String file,
-    List<Part> parts,
+    List<FormPart> parts,
     @Nullable Octets picture) {
 
   /** No body. */
@@ -35,7 +35,8 @@ public record BodyRecord(
    * @param file the file that holds the text, or null
    * @param parts the parts of a form
    */
-  public BodyRecord(long bytes, @Nullable String text, @Nullable String file, List<Part> parts) {
+  public BodyRecord(
+      long bytes, @Nullable String text, @Nullable String file, List<FormPart> parts) {
     this(bytes, text, file, parts, null);
   }
 
@@ -57,7 +58,7 @@ public record BodyRecord(
    * @param bytes its size
    * @param text the text, secrets masked; null if it is no text or was streamed
    */
-  public record Part(
+  public record FormPart(
       String name,
       String fileName,
       String contentType,

@@ -59,7 +59,7 @@ final class CurlLine {
     }
   }
 
-  private void addPart(BodyRecord.Part part) {
+  private void addPart(BodyRecord.FormPart part) {
     StringBuilder field = new StringBuilder(part.name()).append('=');
     if (part.text() != null && part.fileName().isEmpty()) {
       line.append(" -F ")
@@ -71,7 +71,7 @@ final class CurlLine {
     line.append(" -F ").append(quoted(field.append(type(part)).toString(), "SECRET"));
   }
 
-  private static String type(BodyRecord.Part part) {
+  private static String type(BodyRecord.FormPart part) {
     return part.contentType().isEmpty() ? "" : ";type=" + part.contentType();
   }
 

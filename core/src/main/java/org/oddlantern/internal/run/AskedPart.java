@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.Journal;
-import org.oddlantern.internal.plan.Part;
+import org.oddlantern.internal.plan.RunPart;
 
 /**
  * The part of a run that somebody asks for in words: {@code 2/5}, or {@code auto} for what the build server
@@ -41,14 +41,14 @@ public record AskedPart(String text, @Nullable Path earlier, Map<String, String>
    * @throws IllegalArgumentException if it cannot be understood, or there is no such part, with what to do
    * @throws IOException if the earlier journals cannot be read
    */
-  public Part part() throws IOException {
+  public RunPart part() throws IOException {
     String form = text.equals("auto") ? counted() : text;
     Matcher matcher = FORM.matcher(form);
     if (!matcher.matches()) {
       throw new IllegalArgumentException(
           "a part is written like 2/5, the second of five parts, or auto, not " + form);
     }
-    return new Part(
+    return new RunPart(
         Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2)), micros());
   }
 

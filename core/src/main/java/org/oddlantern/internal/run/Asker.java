@@ -5,12 +5,12 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.Undo;
+import org.oddlantern.internal.plan.Binding;
+import org.oddlantern.internal.plan.BoundMethod;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.plan.Maker;
-import org.oddlantern.internal.plan.Recipe;
-import org.oddlantern.internal.plan.Source;
 import org.oddlantern.internal.plan.SupplyDefinition;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 import org.oddlantern.internal.record.Outcome;
 
 /**
@@ -63,8 +63,8 @@ final class Asker {
   }
 
   /** Gets every value that a recipe takes; false if a supply failed, which then is the failure. */
-  boolean gathers(Recipe recipe, Gathered values) {
-    for (Map.Entry<Want, Source> entry : recipe.sources().entrySet()) {
+  boolean gathers(BoundMethod bound, TakenValues values) {
+    for (Map.Entry<ValueParameter, Binding> entry : bound.bindings().entrySet()) {
       Object value = value(entry.getValue());
       if (value == null) {
         return false;
@@ -91,9 +91,9 @@ final class Asker {
         undo -> note(id, undo, life));
   }
 
-  /** Calls the method of a recipe; the instances it is called on are closed when this asker ends. */
-  Callable<@Nullable Object> call(Recipe recipe, Work work, Gathered values) {
-    Maker maker = recipe.maker();
+  /** Calls the method of a bound; the instances it is called on are closed when this asker ends. */
+  Callable<@Nullable Object> call(BoundMethod bound, Work work, TakenValues values) {
+    Maker maker = bound.maker();
     Instances instances =
         new Instances((type, asker) -> values.value(type, asker, work), instance -> {
           if (instance instanceof AutoCloseable closeable) {
@@ -112,46 +112,46 @@ final class Asker {
    * @param apart what sets its fresh values apart from others of the same supply
    * @return what came of it
    */
-  Attempt supply(Recipe recipe, Belonging.Life life, String whose, String apart) {
-    Gathered values = new Gathered();
-    if (!gathers(recipe, values)) {
+  Attempt supply(BoundMethod bound, Belonging.Life life, String whose, String apart) {
+    TakenValues values = new TakenValues();
+    if (!gathers(bound, values)) {
       return failure();
     }
-    SupplyDefinition supply = (SupplyDefinition) recipe.maker();
+    SupplyDefinition supply = (SupplyDefinition) bound.maker();
     Work work = work(supply.id(), supply.suite(), supply.environment(), apart, life);
     Attempt made =
-        entries.supplying(supply, work, order, whose).done(lane, call(recipe, work, values));
+        entries.supplying(supply, work, order, whose).done(lane, call(bound, work, values));
     if (made.value() != null) {
-      keep(recipe, made.value(), life);
+      keep(bound, made.value(), life);
     }
     return made;
   }
 
   /** Sees to it that a value is put back. */
-  void keep(Recipe recipe, Object value, Belonging.Life life) {
-    Recipe.TidyUp tidyUp = recipe.tidyUp();
+  void keep(BoundMethod bound, Object value, Belonging.Life life) {
+    BoundMethod.Cleanup tidyUp = bound.tidyUp();
     if (tidyUp != null) {
       workshop.note(who, TidyUpDeed.words(tidyUp));
-      Gathered values = new Gathered();
-      tidyUp.sources().forEach((want, source) -> {
+      TakenValues values = new TakenValues();
+      tidyUp.bindings().forEach((parameter, source) -> {
         Object given = handed.value(source);
         if (given != null) {
-          values.put(want, given);
+          values.put(parameter, given);
         }
       });
       belongings.add(
-          life,
-          new TidyUpDeed(who.toString(), recipe.maker().environment(), tidyUp, value, values));
+          life, new TidyUpDeed(who.toString(), bound.maker().environment(), tidyUp, value, values));
     } else if (value instanceof AutoCloseable closeable) {
-      belongings.add(life, new CloseDeed(who.toString(), recipe.maker().environment(), closeable));
+      belongings.add(life, new CloseDeed(who.toString(), bound.maker().environment(), closeable));
     }
   }
 
   /** A case that passed has used up values that were made for it alone. */
-  void useUp(Recipe recipe) {
-    recipe.sources().forEach((want, source) -> {
-      if (want.use() == Want.Use.USES_UP && source instanceof Source.Supplied supplied) {
-        Belonging.Life life = lives.get(supplied.recipe().maker());
+  void useUp(BoundMethod bound) {
+    bound.bindings().forEach((parameter, source) -> {
+      if (parameter.use() == ValueParameter.Use.USES_UP
+          && source instanceof Binding.Supplied supplied) {
+        Belonging.Life life = lives.get(supplied.bound().maker());
         if (life != null) {
           life.useUp();
         }
@@ -163,28 +163,28 @@ final class Asker {
     belongings.add(life, new UndoDeed(id.toString(), undo));
   }
 
-  private @Nullable Object value(Source source) {
-    return source instanceof Source.Supplied supplied
-        ? supplied(supplied.recipe())
+  private @Nullable Object value(Binding source) {
+    return source instanceof Binding.Supplied supplied
+        ? supplied(supplied.bound())
         : handed.value(source);
   }
 
-  private @Nullable Object supplied(Recipe recipe) {
-    Object known = own.get(recipe.maker());
-    return known == null && failure == null ? made(recipe) : known;
+  private @Nullable Object supplied(BoundMethod bound) {
+    Object known = own.get(bound.maker());
+    return known == null && failure == null ? made(bound) : known;
   }
 
-  private @Nullable Object made(Recipe recipe) {
+  private @Nullable Object made(BoundMethod bound) {
     Belonging.Life life = new Belonging.Life();
-    Attempt made = supply(recipe, life, who.toString(), " for " + who + attempt);
+    Attempt made = supply(bound, life, who.toString(), " for " + who + attempt);
     Object value = made.value();
     if (value != null) {
-      own.put(recipe.maker(), value);
-      lives.put(recipe.maker(), life);
+      own.put(bound.maker(), value);
+      lives.put(bound.maker(), life);
     } else if (failure == null) {
       failure = made.outcome() == Outcome.INTERRUPTED
           ? made
-          : Attempt.blocked(Handed.cause(recipe.maker(), made));
+          : Attempt.blocked(Handed.cause(bound.maker(), made));
     }
     return value;
   }

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.database.internal.Query;
+import org.oddlantern.database.internal.SqlQuery;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
@@ -373,7 +373,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     List<QueryRecord> records = new ArrayList<>();
     int before = 0;
     for (LogEntry entry : inOrder) {
-      if (entry.asked instanceof Query query) {
+      if (entry.asked instanceof SqlQuery query) {
         records.add(recording.record(query, before, entry.verdicts));
       } else if (entry.asked instanceof Exchange) {
         before++;

@@ -85,7 +85,7 @@ final class CaseRunner {
     }
     Asker asker = new Asker(
         workshop, handed, entries, lane, one.definition().id(), one.order(), "", belongings);
-    return new Made(asker.supply(one.recipe(), belongings.life(), "", ""), belongings);
+    return new Made(asker.supply(one.bound(), belongings.life(), "", ""), belongings);
   }
 
   private @Nullable Attempt beforeRunning(PlannedCase one, String held) {
@@ -109,18 +109,18 @@ final class CaseRunner {
         workshop, handed, entries, lane, definition.id(), one.order(), attempt, belongings);
     Work work = asker.work(
         definition.id(), definition.suite(), definition.environment(), attempt, belongings.life());
-    Gathered values = new Gathered();
-    if (!asker.gathers(one.recipe(), values)) {
+    TakenValues values = new TakenValues();
+    if (!asker.gathers(one.bound(), values)) {
       return new Try(asker.failure(), work.log(), belongings);
     }
     Attempt done = judged(
         definition,
-        work.done(lane, definition.marks().timeLimit(), asker.call(one.recipe(), work, values)));
+        work.done(lane, definition.marks().timeLimit(), asker.call(one.bound(), work, values)));
     if (done.value() != null) {
-      asker.keep(one.recipe(), done.value(), belongings.life());
+      asker.keep(one.bound(), done.value(), belongings.life());
     }
     if (done.outcome() == Outcome.PASSED) {
-      asker.useUp(one.recipe());
+      asker.useUp(one.bound());
     }
     return new Try(done, work.log(), belongings);
   }

@@ -20,7 +20,7 @@ final class Environments {
   Environments(RunOrder order) {
     chosen = order.environment();
     for (Planned one : order.plan().nodes()) {
-      Maker maker = one.recipe().maker();
+      Maker maker = one.bound().maker();
       if (!maker.environment().isEmpty() && !pinned.containsKey(maker.environment())) {
         pinned.put(maker.environment(), found(order, maker));
       }

@@ -7,12 +7,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.plan.Binding;
+import org.oddlantern.internal.plan.BoundMethod;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.Maker;
 import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
-import org.oddlantern.internal.plan.Recipe;
-import org.oddlantern.internal.plan.Source;
 import org.oddlantern.internal.plan.SupplyDefinition;
 import org.oddlantern.internal.record.Outcome;
 
@@ -42,14 +42,14 @@ final class Handed {
 
   /** A value that is there; null if it is not, or is to be made for the asker. */
   @Nullable
-  Object value(Source source) {
-    if (source instanceof Source.OfSample sample) {
+  Object value(Binding source) {
+    if (source instanceof Binding.OfSample sample) {
       return sample.value();
     }
-    if (source instanceof Source.Handed handed) {
+    if (source instanceof Binding.Handed handed) {
       return value(handed.node());
     }
-    if (source instanceof Source.Gathered gathered) {
+    if (source instanceof Binding.OfAllSamples gathered) {
       List<Object> values = new ArrayList<>();
       for (int node : gathered.nodes()) {
         Object value = value(node);
@@ -72,7 +72,7 @@ final class Handed {
   Attempt spread(Planned one) {
     Attempt skipped = null;
     Set<Integer> makers = new LinkedHashSet<>();
-    collect(one.recipe(), makers);
+    collect(one.bound(), makers);
     for (int node : makers) {
       Attempt made = attempts.get(node);
       if (made != null && !made.outcome().isGreen()) {
@@ -94,7 +94,7 @@ final class Handed {
         made.outcome() == Outcome.BLOCKED || made.outcome() == Outcome.SKIPPED && !marked;
     return passedOn && made.problem() != null
         ? made.problem().message()
-        : cause(maker.recipe().maker(), made);
+        : cause(maker.bound().maker(), made);
   }
 
   static String cause(Maker maker, Attempt made) {
@@ -105,20 +105,20 @@ final class Handed {
         .formatted(maker.name(), made.outcome().told(), title);
   }
 
-  private static void collect(Recipe recipe, Set<Integer> makers) {
-    recipe.sources().values().forEach(source -> collect(source, makers));
-    if (recipe.tidyUp() != null) {
-      recipe.tidyUp().sources().values().forEach(source -> collect(source, makers));
+  private static void collect(BoundMethod bound, Set<Integer> makers) {
+    bound.bindings().values().forEach(source -> collect(source, makers));
+    if (bound.tidyUp() != null) {
+      bound.tidyUp().bindings().values().forEach(source -> collect(source, makers));
     }
   }
 
-  private static void collect(Source source, Set<Integer> makers) {
-    if (source instanceof Source.Handed handed) {
+  private static void collect(Binding source, Set<Integer> makers) {
+    if (source instanceof Binding.Handed handed) {
       makers.add(handed.node());
-    } else if (source instanceof Source.Gathered gathered) {
+    } else if (source instanceof Binding.OfAllSamples gathered) {
       makers.addAll(gathered.nodes());
-    } else if (source instanceof Source.Supplied supplied) {
-      collect(supplied.recipe(), makers);
+    } else if (source instanceof Binding.Supplied supplied) {
+      collect(supplied.bound(), makers);
     }
   }
 }

@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.database.internal.Query;
+import org.oddlantern.database.internal.SqlQuery;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
@@ -44,12 +44,12 @@ final class Recording {
   void learn(Asked asked) {
     if (asked instanceof Exchange exchange) {
       learn(exchange);
-    } else if (asked instanceof Query query && masker.looksIntoBodies()) {
+    } else if (asked instanceof SqlQuery query && masker.looksIntoBodies()) {
       masker.learnBody(JSON, query.answer());
     }
   }
 
-  QueryRecord record(Query query, int after, List<Verdict> verdicts) {
+  QueryRecord record(SqlQuery query, int after, List<Verdict> verdicts) {
     String answer = masker.body(JSON, query.answer(), new ArrayList<>());
     return new QueryRecord(
         new QueryRecord.Asked(
@@ -155,13 +155,13 @@ final class Recording {
         : body(request.headers(), inMemory(body), variables);
   }
 
-  private List<BodyRecord.Part> parts(Content body, List<String> variables) {
-    List<BodyRecord.Part> parts = new ArrayList<>();
+  private List<BodyRecord.FormPart> parts(Content body, List<String> variables) {
+    List<BodyRecord.FormPart> parts = new ArrayList<>();
     for (ContentPart part : body.parts()) {
       String text = part.content().isStreamed()
           ? null
           : decoded(part.contentType(), inMemory(part.content()));
-      parts.add(new BodyRecord.Part(
+      parts.add(new BodyRecord.FormPart(
           masker.text(part.name()),
           masker.text(part.fileName()),
           part.contentType(),

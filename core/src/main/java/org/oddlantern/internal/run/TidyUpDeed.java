@@ -1,7 +1,7 @@
 package org.oddlantern.internal.run;
 
 import java.lang.reflect.Type;
-import org.oddlantern.internal.plan.Recipe;
+import org.oddlantern.internal.plan.BoundMethod;
 import org.oddlantern.internal.plan.TidyUpDefinition;
 
 /**
@@ -14,7 +14,7 @@ import org.oddlantern.internal.plan.TidyUpDefinition;
  * @param values the shared supplies that the method takes besides
  */
 record TidyUpDeed(
-    String id, String environment, Recipe.TidyUp tidyUp, Object value, Gathered values)
+    String id, String environment, BoundMethod.Cleanup tidyUp, Object value, TakenValues values)
     implements Belonging.Deed {
 
   @Override
@@ -34,7 +34,7 @@ record TidyUpDeed(
   }
 
   /** What is told of it, before and after. */
-  static String words(Recipe.TidyUp tidyUp) {
+  static String words(BoundMethod.Cleanup tidyUp) {
     return "tidy up with " + tidyUp.definition().name();
   }
 

@@ -18,7 +18,7 @@ final class Alignment {
   private static final int NONE = -1;
   private static final int MOST_COMPARED = 60;
 
-  private final Comparison comparison;
+  private final ComparisonMode comparison;
   private final JsonNode wanted;
   private final JsonNode got;
   private final int[] partner;
@@ -26,7 +26,7 @@ final class Alignment {
   private final boolean[] moved;
   private final boolean[] anchored;
 
-  private Alignment(Comparison comparison, JsonNode wanted, JsonNode got) {
+  private Alignment(ComparisonMode comparison, JsonNode wanted, JsonNode got) {
     this.comparison = comparison;
     this.wanted = wanted;
     this.got = got;
@@ -37,7 +37,7 @@ final class Alignment {
     Arrays.fill(partner, NONE);
   }
 
-  static Alignment of(Comparison comparison, JsonNode wanted, JsonNode got) {
+  static Alignment of(ComparisonMode comparison, JsonNode wanted, JsonNode got) {
     Alignment alignment = new Alignment(comparison, wanted, got);
     alignment.pairEnds();
     alignment.pairEqual();

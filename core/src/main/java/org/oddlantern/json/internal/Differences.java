@@ -10,14 +10,14 @@ import tools.jackson.databind.JsonNode;
 /** Collects what differs between two trees, up to a cap; of one comparison. */
 final class Differences {
 
-  private final Comparison comparison;
+  private final ComparisonMode comparison;
   private final FindingsUpToCap findings = new FindingsUpToCap();
 
-  Differences(Comparison comparison) {
+  Differences(ComparisonMode comparison) {
     this.comparison = comparison;
   }
 
-  Comparison comparison() {
+  ComparisonMode comparison() {
     return comparison;
   }
 
@@ -60,7 +60,7 @@ final class Differences {
         }
       }
     }
-    if (comparison == Comparison.EXACTLY) {
+    if (comparison == ComparisonMode.EXACTLY) {
       for (Map.Entry<String, JsonNode> member : got.properties()) {
         if (!wanted.has(member.getKey())) {
           add(() -> surplus(where.child(member.getKey()), member, wanted));

@@ -17,13 +17,13 @@ import tools.jackson.databind.JsonNode;
 record Fingerprints(List<String> fields) {
 
   /** Fingerprints that suit all of the wanted items; empty if they name different fields. */
-  static Optional<Fingerprints> of(Comparison comparison, JsonNode wanted, List<Integer> open) {
+  static Optional<Fingerprints> of(ComparisonMode comparison, JsonNode wanted, List<Integer> open) {
     for (int i : open) {
       if (Embedded.isIn(wanted.get(i))) {
         return Optional.empty();
       }
     }
-    if (comparison == Comparison.EXACTLY || open.isEmpty()) {
+    if (comparison == ComparisonMode.EXACTLY || open.isEmpty()) {
       return Optional.of(new Fingerprints(List.of()));
     }
     Set<String> fields = scalarFields(wanted.get(open.get(0)));

@@ -16,10 +16,10 @@ import tools.jackson.databind.JsonNode;
  */
 public final class WantedValue implements ComposedShape {
 
-  private final Comparison comparison;
+  private final ComparisonMode comparison;
   private final JsonNode tree;
 
-  private WantedValue(Comparison comparison, JsonNode tree) {
+  private WantedValue(ComparisonMode comparison, JsonNode tree) {
     this.comparison = comparison;
     this.tree = tree;
   }
@@ -32,7 +32,7 @@ public final class WantedValue implements ComposedShape {
    * @return the shape
    * @throws IllegalArgumentException if the value is a shape or a check, or cannot be written as JSON
    */
-  public static WantedValue of(@Nullable Object value, Comparison comparison) {
+  public static WantedValue of(@Nullable Object value, ComparisonMode comparison) {
     if (value instanceof Shape shape) {
       throw new IllegalArgumentException("the shape '" + shape.words()
           + "' was given where a plain value is wanted; a shape stands by itself");
@@ -50,7 +50,7 @@ public final class WantedValue implements ComposedShape {
 
   @Override
   public String words() {
-    return comparison == Comparison.EXACTLY ? Words.of(tree) : "at least " + Words.of(tree);
+    return comparison == ComparisonMode.EXACTLY ? Words.of(tree) : "at least " + Words.of(tree);
   }
 
   /**
@@ -68,7 +68,7 @@ public final class WantedValue implements ComposedShape {
    * @return true if so
    */
   public boolean isPlain() {
-    return comparison == Comparison.EXACTLY && !Embedded.isIn(tree);
+    return comparison == ComparisonMode.EXACTLY && !Embedded.isIn(tree);
   }
 
   @Override

@@ -58,8 +58,8 @@ class SupplyPlanTest {
     Plan plan = plan("Pinned");
     assertEquals(
         List.of("SupplyPlanTest$Plain#shared@staging", "SupplyPlanTest$Pinned#pinned"),
-        plan.nodes().stream().map(node -> node.recipe().maker().name()).toList());
-    assertEquals("staging", plan.nodes().get(0).recipe().maker().environment());
+        plan.nodes().stream().map(node -> node.bound().maker().name()).toList());
+    assertEquals("staging", plan.nodes().get(0).bound().maker().environment());
     String refused = assertThrows(PlanRefused.class, () -> plan("TakesPinned")).getMessage();
     assertTrue(refused.contains("which is pinned to the environment 'staging'"), refused);
   }
@@ -96,7 +96,7 @@ class SupplyPlanTest {
 
   private static String part(int number, Map<String, Long> known) {
     return planner()
-        .plan(new Selection(List.of("Dealt")), new Part(number, 2, known), name -> {})
+        .plan(new Selection(List.of("Dealt")), new RunPart(number, 2, known), name -> {})
         .cases()
         .stream()
         .map(one -> one.definition().id().method())

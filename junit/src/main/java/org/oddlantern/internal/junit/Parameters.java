@@ -13,8 +13,8 @@ import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.internal.EnvironmentSettings;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
-import org.oddlantern.internal.plan.Part;
 import org.oddlantern.internal.plan.Plan;
+import org.oddlantern.internal.plan.RunPart;
 import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.run.AskedPart;
 import org.oddlantern.internal.run.RunNames;
@@ -111,11 +111,11 @@ public record Parameters(Function<String, @Nullable String> named) {
    * @return the part that is named, else the whole
    * @throws SettingsProblem if there is no such part
    */
-  public Part part() {
+  public RunPart part() {
     String part = named.apply("odd-lantern.part");
     String earlier = named.apply("odd-lantern.earlier");
     if (part == null) {
-      return Part.WHOLE;
+      return RunPart.WHOLE;
     }
     try {
       return new AskedPart(part, earlier == null ? null : Path.of(earlier), System.getenv()).part();

@@ -142,7 +142,7 @@ final class CaseText {
           word,
           text.substring(0, SHORT),
           text.length()));
-      Surroundings.of(text, verdicts).forEach(part -> line("  %-9s %s".formatted("", part)));
+      BodyExcerpts.of(text, verdicts).forEach(part -> line("  %-9s %s".formatted("", part)));
     } else if (!body.parts().isEmpty()) {
       line("  %-9s %s in %s"
           .formatted(word, Amounts.size(body.bytes()), Amounts.of(body.parts().size(), "part")));

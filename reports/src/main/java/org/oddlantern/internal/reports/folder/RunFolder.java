@@ -7,7 +7,7 @@ import java.util.Collection;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.reports.KeptRuns;
-import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
 import org.oddlantern.internal.reports.html.HtmlReport;
@@ -103,7 +103,7 @@ public record RunFolder(Path path) {
     Journal journal = new Journal(journal());
     RunData run = RunData.of(journal);
     RunHistory earlier = history == null ? null : history.with(run, journal, parts);
-    HtmlReport.write(run, journal, report(), new ReportScope(Pages.ALL, null, earlier));
+    HtmlReport.write(run, journal, report(), new ReportScope(PageDetail.ALL, null, earlier));
     CountsReport.write(run, null, counts());
     MarkdownSummary.write(run, null, summary());
   }

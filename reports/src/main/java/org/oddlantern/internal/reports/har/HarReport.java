@@ -147,7 +147,7 @@ public final class HarReport {
 
   private void params(BodyRecord body) {
     out.writeArrayPropertyStart("params");
-    for (BodyRecord.Part part : body.parts()) {
+    for (BodyRecord.FormPart part : body.parts()) {
       out.writeStartObject();
       out.writeStringProperty("name", part.name());
       if (part.text() != null) {

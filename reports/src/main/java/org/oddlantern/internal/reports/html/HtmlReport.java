@@ -20,7 +20,7 @@ import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.stream.Stream;
 import org.oddlantern.internal.journal.Journal;
-import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
 
@@ -87,7 +87,7 @@ public final class HtmlReport {
     copy(STYLE);
     copy(SCRIPT);
     Index index = new Index(run, bodies, scope);
-    if (scope.pages() != Pages.COUNTS) {
+    if (scope.pages() != PageDetail.COUNTS) {
       Stream<SuiteView> suites =
           index.suites().stream().filter(suite -> !suite.page().isEmpty());
       (run.cases().size() < MANY ? suites : suites.parallel())

@@ -15,7 +15,7 @@ import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Comparison;
 import org.oddlantern.internal.reports.Likeness;
-import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 
 /** Gathers what stands on the first page. */
@@ -34,13 +34,13 @@ final class Index {
   private final RunData run;
   private final Bodies bodies;
   private final ReportScope scope;
-  private final Suites suites;
+  private final SuiteTree suites;
 
   Index(RunData run, Bodies bodies, ReportScope scope) {
     this.run = run;
     this.bodies = bodies;
     this.scope = scope;
-    this.suites = new Suites(run, scope.pages());
+    this.suites = new SuiteTree(run, scope.pages());
   }
 
   /** The suites with all that their pages tell. */
@@ -67,7 +67,7 @@ final class Index {
   IndexView view() {
     List<CaseRecord> broken = run.notPassed();
     List<CaseRecord> ran = broken.stream().filter(CaseRecord::hasRun).toList();
-    boolean told = scope.pages() != Pages.COUNTS;
+    boolean told = scope.pages() != PageDetail.COUNTS;
     List<Likeness> alike = told ? run.alike() : List.of();
     Set<CaseRecord> cards = cards(alike, ran);
     return new IndexView(

@@ -2,7 +2,7 @@ package org.oddlantern.internal.reports.html;
 
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.reports.Comparison;
-import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunHistory;
 
 /**
@@ -13,8 +13,10 @@ import org.oddlantern.internal.reports.RunHistory;
  * @param history earlier runs; null if nobody asked
  */
 public record ReportScope(
-    Pages pages, @Nullable Comparison comparison, @Nullable RunHistory history) {
+    PageDetail pages,
+    @Nullable Comparison comparison,
+    @Nullable RunHistory history) {
 
   /** Every case of this run alone. */
-  public static final ReportScope STANDARD = new ReportScope(Pages.ALL, null, null);
+  public static final ReportScope STANDARD = new ReportScope(PageDetail.ALL, null, null);
 }

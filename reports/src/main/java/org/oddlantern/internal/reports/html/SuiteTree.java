@@ -10,38 +10,40 @@ import java.util.stream.Stream;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Counts;
 import org.oddlantern.internal.reports.Amounts;
-import org.oddlantern.internal.reports.Pages;
+import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 
 /**
  * The suites of a run with their sections, in the order in which they stand in the journal. They are told
  * apart by their classes, since simple names may come twice.
  */
-final class Suites {
+final class SuiteTree {
 
   private final Map<String, List<CaseRecord>> entries = new LinkedHashMap<>();
   private final Map<String, String> pages = new LinkedHashMap<>();
-  private final Pages wanted;
+  private final PageDetail wanted;
 
-  Suites(RunData run, Pages wanted) {
+  SuiteTree(RunData run, PageDetail wanted) {
     this.wanted = wanted;
     run.bySuite().forEach((type, all) -> entries.put(type, new ArrayList<>(all)));
     for (CaseRecord supplied : run.shared()) {
       entries.computeIfAbsent(type(supplied), key -> new ArrayList<>()).add(supplied);
     }
     entries.values().forEach(all -> all.sort(Comparator.comparingInt(CaseRecord::order)));
-    entries.keySet().stream().map(Suites::top).distinct().forEach(this::page);
+    entries.keySet().stream().map(SuiteTree::top).distinct().forEach(this::page);
   }
 
   private void page(String top) {
-    boolean told = wanted == Pages.ALL
-        || wanted == Pages.FAILURES && below(top).stream().anyMatch(one -> !isGreen(one));
+    boolean told = wanted == PageDetail.ALL
+        || wanted == PageDetail.FAILURES && below(top).stream().anyMatch(one -> !isGreen(one));
     pages.put(top, told ? "suite-" + (pages.size() + 1) + "-" + plain(name(top)) + ".html" : "");
   }
 
   /** The page that tells a case; empty if none does. */
   String page(CaseRecord one) {
-    return wanted == Pages.FAILURES && isGreen(one) ? "" : pages.getOrDefault(top(type(one)), "");
+    return wanted == PageDetail.FAILURES && isGreen(one)
+        ? ""
+        : pages.getOrDefault(top(type(one)), "");
   }
 
   /** The suites, each with its sections. */
@@ -55,7 +57,7 @@ final class Suites {
         "suite-" + plain(type),
         pages.getOrDefault(top(type), ""),
         summary(below(type)),
-        below(type).stream().allMatch(Suites::isGreen),
+        below(type).stream().allMatch(SuiteTree::isGreen),
         new Views<>(entries.getOrDefault(type, List.of()), view),
         sections(type).map(section -> view(section, view)).toList());
   }

@@ -8,18 +8,18 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** What all samples had at one place. For one sketch, in one thread. */
-public final class Sample {
+public final class SeenValues {
 
-  private final Map<String, Sample> fields = new LinkedHashMap<>();
+  private final Map<String, SeenValues> fields = new LinkedHashMap<>();
   private final SampleTexts texts = new SampleTexts();
-  private @Nullable Sample items;
+  private @Nullable SeenValues items;
   private int seen;
   private int kinds;
   private int objects;
   private boolean fractions;
 
   /** Nothing was there yet. */
-  public Sample() {}
+  public SeenValues() {}
 
   /** One more value at this place. */
   public void add(JsonNode value) {
@@ -29,11 +29,12 @@ public final class Sample {
       objects++;
       value
           .properties()
-          .forEach(field ->
-              fields.computeIfAbsent(field.getKey(), name -> new Sample()).add(field.getValue()));
+          .forEach(field -> fields
+              .computeIfAbsent(field.getKey(), name -> new SeenValues())
+              .add(field.getValue()));
     } else if (value.isArray()) {
       for (JsonNode item : value) {
-        items = items == null ? new Sample() : items;
+        items = items == null ? new SeenValues() : items;
         items.add(item);
       }
     } else if (value.isString()) {

@@ -11,9 +11,9 @@ import java.util.concurrent.TimeoutException;
  * A piece of work with a database, which must end in time. It has a thread of its own, since drivers
  * know many ways to wait and few to stop.
  */
-final class Work {
+final class TimeLimited {
 
-  private Work() {}
+  private TimeLimited() {}
 
   static <T> T within(Duration timeout, Piece<T> piece) throws SQLException {
     FutureTask<T> task = new FutureTask<>(piece::done);

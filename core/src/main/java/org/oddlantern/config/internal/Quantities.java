@@ -7,13 +7,13 @@ import java.util.regex.Pattern;
 import org.oddlantern.config.SettingsProblem;
 
 /** Reads durations, sizes and counts as people write them in settings. */
-public final class Amounts {
+public final class Quantities {
 
   private static final Pattern TIME = Pattern.compile("(\\d{1,6})(ms|s|m)");
   private static final Pattern SIZE = Pattern.compile("(\\d{1,9})(B|KiB|MiB|GiB)");
   private static final Map<String, Integer> UNITS = Map.of("B", 0, "KiB", 10, "MiB", 20, "GiB", 30);
 
-  private Amounts() {}
+  private Quantities() {}
 
   /**
    * Reads a time.

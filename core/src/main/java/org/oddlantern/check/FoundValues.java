@@ -9,7 +9,7 @@ import org.oddlantern.json.internal.Identity;
 import tools.jackson.databind.JsonNode;
 
 /** The places of what a path found. */
-record Gathered(JsonPath path, List<Found> found) {
+record FoundValues(JsonPath path, List<Found> found) {
 
   /** The place of the whole, each item with what the list item around it is known by. */
   Location identified(JsonNode root) {

@@ -11,7 +11,7 @@ import tools.jackson.databind.JsonNode;
  * differs from null. {@link #EXACTLY} wants the same members, {@link #INCLUDING} at least the wanted
  * ones, at every depth. Trees may be 1,000 levels deep.
  */
-public enum Comparison {
+public enum ComparisonMode {
   /** The same members and items, no more and no less. */
   EXACTLY,
   /** At least the wanted members, deep; lists item by item and of the same length. */

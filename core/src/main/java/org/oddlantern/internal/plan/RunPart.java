@@ -10,13 +10,13 @@ import java.util.Map;
  * @param of how many parts there are
  * @param micros how long cases took before, by their full names; empty if nobody knows
  */
-public record Part(int number, int of, Map<String, Long> micros) {
+public record RunPart(int number, int of, Map<String, Long> micros) {
 
   /** The whole run. */
-  public static final Part WHOLE = new Part(1, 1, Map.of());
+  public static final RunPart WHOLE = new RunPart(1, 1, Map.of());
 
   /** Refuses what is no part. */
-  public Part {
+  public RunPart {
     if (number < 1 || number > of) {
       throw new IllegalArgumentException(
           "there is no part " + number + " of " + of + "; parts are counted from 1");

@@ -10,8 +10,10 @@ import org.jspecify.annotations.Nullable;
  * @param sources where each value comes from that it takes
  * @param tidyUp how the value it makes is put back; null if no method does
  */
-public record Recipe(
-    Maker maker, Map<Want, Source> sources, @Nullable TidyUp tidyUp) {
+public record BoundMethod(
+    Maker maker,
+    Map<ValueParameter, Binding> bindings,
+    @Nullable Cleanup tidyUp) {
 
   /**
    * How a value is put back.
@@ -19,5 +21,5 @@ public record Recipe(
    * @param definition the method
    * @param sources where each value comes from that it takes besides
    */
-  public record TidyUp(TidyUpDefinition definition, Map<Want, Source> sources) {}
+  public record Cleanup(TidyUpDefinition definition, Map<ValueParameter, Binding> bindings) {}
 }

@@ -15,26 +15,26 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
 
 /** Who makes what each case and supply takes, looked up once each: rules 2 to 5, 9 and 20. */
-final class Needs {
+final class DependencyLookup {
 
   private final SuiteReader reader;
   private final MakerLookup lookup;
-  private final Map<Maker, Need> known = new HashMap<>();
+  private final Map<Maker, Dependencies> known = new HashMap<>();
 
-  Needs(SuiteReader reader, Collection<CaseDefinition> all) {
+  DependencyLookup(SuiteReader reader, Collection<CaseDefinition> all) {
     this.reader = reader;
     this.lookup = new MakerLookup(reader, all);
   }
 
   /** Some cases and all they need, directly or not. */
-  List<Need> reachable(Collection<? extends Maker> roots) {
+  List<Dependencies> reachable(Collection<? extends Maker> roots) {
     Set<Maker> met = new LinkedHashSet<>(roots);
     Queue<Maker> open = new ArrayDeque<>(roots);
-    List<Need> needs = new ArrayList<>();
+    List<Dependencies> needs = new ArrayList<>();
     for (Maker maker = open.poll(); maker != null; maker = open.poll()) {
-      Need need = of(maker);
+      Dependencies need = of(maker);
       needs.add(need);
-      for (Taken taken : need.all()) {
+      for (Dependency taken : need.all()) {
         if (met.add(taken.maker())) {
           open.add(taken.maker());
         }
@@ -44,8 +44,8 @@ final class Needs {
   }
 
   /** What one case or supply needs. */
-  Need of(Maker maker) {
-    Need need = known.get(maker);
+  Dependencies of(Maker maker) {
+    Dependencies need = known.get(maker);
     if (need == null) {
       need = lookedUp(maker);
       known.put(maker, need);
@@ -53,38 +53,38 @@ final class Needs {
     return need;
   }
 
-  private Need lookedUp(Maker maker) {
+  private Dependencies lookedUp(Maker maker) {
     List<PlanProblem> problems = new ArrayList<>(reader.problems(maker.suite(), maker.method()));
     problems.addAll(reader.foreignMarks(maker.suite()));
-    List<Taken> taken = new ArrayList<>();
+    List<Dependency> taken = new ArrayList<>();
     boolean runs = !(maker instanceof CaseDefinition one) || one.marks().runs();
-    for (Want want : runs ? maker.wants() : List.<Want>of()) {
-      Taken found = taken(maker, maker.place(), want, problems::add);
+    for (ValueParameter parameter : runs ? maker.parameters() : List.<ValueParameter>of()) {
+      Dependency found = taken(maker, maker.place(), parameter, problems::add);
       if (found != null) {
         taken.add(found);
       }
     }
-    return new Need(
+    return new Dependencies(
         maker, List.copyOf(taken), runs ? putBack(maker, problems) : null, List.copyOf(problems));
   }
 
-  private @Nullable Taken taken(
-      Maker taker, String place, Want want, Consumer<PlanProblem> problems) {
-    MakerLookup.Found found = lookup.find(taker, place, want, problems);
-    if (found == null || !isSound(found.maker(), place, want, problems)) {
+  private @Nullable Dependency taken(
+      Maker taker, String place, ValueParameter parameter, Consumer<PlanProblem> problems) {
+    MakerLookup.Candidate found = lookup.find(taker, place, parameter, problems);
+    if (found == null || !isSound(found.maker(), place, parameter, problems)) {
       return null;
     }
     Maker maker = placed(taker, found.maker(), problems);
-    return maker == null ? null : new Taken(want, maker, found.gathered());
+    return maker == null ? null : new Dependency(parameter, maker, found.gathered());
   }
 
   private static boolean isSound(
-      Maker maker, String place, Want want, Consumer<PlanProblem> problems) {
-    if (maker instanceof SamplesDefinition && want.use() != Want.Use.READS) {
+      Maker maker, String place, ValueParameter parameter, Consumer<PlanProblem> problems) {
+    if (maker instanceof SamplesDefinition && parameter.use() != ValueParameter.Use.READS) {
       problems.accept(
           new PlanProblem(
               place,
-              "it takes the sample " + Words.of(want.type())
+              "it takes the sample " + Words.of(parameter.type())
                   + " with @Changes or @UsesUp; these marks are for values that cases and supplies make"));
       return false;
     }
@@ -115,26 +115,27 @@ final class Needs {
       return null;
     }
     problems.addAll(reader.problems(tidyUp.suite(), tidyUp.method()));
-    List<Taken> taken = new ArrayList<>();
-    for (Want want : tidyUp.wants()) {
-      Taken found = taken(maker, tidyUp.place(), want, problems::add);
+    List<Dependency> taken = new ArrayList<>();
+    for (ValueParameter parameter : tidyUp.parameters()) {
+      Dependency found = taken(maker, tidyUp.place(), parameter, problems::add);
       if (found == null) {
         continue;
       }
       if (found.maker() instanceof SupplyDefinition supply && supply.shared()) {
         taken.add(found);
       } else {
-        problems.add(new PlanProblem(tidyUp.place(), notForTidyUps(tidyUp, want)));
+        problems.add(new PlanProblem(tidyUp.place(), notForTidyUps(tidyUp, parameter)));
       }
     }
     return new PutBack(tidyUp, List.copyOf(taken));
   }
 
-  private static String notForTidyUps(TidyUpDefinition tidyUp, Want want) {
+  private static String notForTidyUps(TidyUpDefinition tidyUp, ValueParameter parameter) {
     return "it takes %s, but what puts a value back takes the value, an Environment, Fresh and shared supplies%s"
         .formatted(
-            Words.of(want.type()),
-            want.asker() == tidyUp.suite() && !Modifier.isStatic(tidyUp.method().getModifiers())
+            Words.of(parameter.type()),
+            parameter.asker() == tidyUp.suite()
+                    && !Modifier.isStatic(tidyUp.method().getModifiers())
                 ? "; if the constructor of its class takes it, make the method static"
                 : "");
   }
@@ -147,15 +148,15 @@ final class Needs {
    * @param putBack what puts back the value it makes; null if nothing does
    * @param problems what is wrong with it
    */
-  record Need(
-      Maker maker, List<Taken> taken, @Nullable PutBack putBack, List<PlanProblem> problems) {
+  record Dependencies(
+      Maker maker, List<Dependency> taken, @Nullable PutBack putBack, List<PlanProblem> problems) {
 
     /** All it depends on; a value is put back with shared supplies that must still be there. */
-    List<Taken> all() {
+    List<Dependency> all() {
       if (putBack == null || putBack.taken().isEmpty()) {
         return taken;
       }
-      List<Taken> all = new ArrayList<>(taken);
+      List<Dependency> all = new ArrayList<>(taken);
       all.addAll(putBack.taken());
       return all;
     }
@@ -168,8 +169,8 @@ final class Needs {
    * @param maker who makes it
    * @param gathered whether all that is made by sample is taken as a list
    */
-  record Taken(Want want, Maker maker, boolean gathered) {}
+  record Dependency(ValueParameter parameter, Maker maker, boolean gathered) {}
 
   /** What puts a value back, with what it takes besides. */
-  record PutBack(TidyUpDefinition tidyUp, List<Taken> taken) {}
+  record PutBack(TidyUpDefinition tidyUp, List<Dependency> taken) {}
 }

@@ -3,15 +3,15 @@ package org.oddlantern.internal.run;
 import java.lang.reflect.Type;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import org.oddlantern.internal.plan.Want;
+import org.oddlantern.internal.plan.ValueParameter;
 
 /** The values that one call of a suite's method takes, built-in ones included. */
-final class Gathered {
+final class TakenValues {
 
-  private final Map<Want, Object> values = new LinkedHashMap<>();
+  private final Map<ValueParameter, Object> values = new LinkedHashMap<>();
 
-  void put(Want want, Object value) {
-    values.put(want, value);
+  void put(ValueParameter parameter, Object value) {
+    values.put(parameter, value);
   }
 
   /** The value for a parameter of a method, or of a constructor on the way to it. */
@@ -20,7 +20,7 @@ final class Gathered {
     if (builtIn != null) {
       return builtIn;
     }
-    for (Map.Entry<Want, Object> entry : values.entrySet()) {
+    for (Map.Entry<ValueParameter, Object> entry : values.entrySet()) {
       if (entry.getKey().type().equals(type) && entry.getKey().asker() == asker) {
         return entry.getValue();
       }

@@ -12,11 +12,11 @@ import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
 
 /** The parts of a long body in which something does not hold. */
-final class Surroundings {
+final class BodyExcerpts {
 
   private static final int PARTS = 3;
 
-  private Surroundings() {}
+  private BodyExcerpts() {}
 
   static List<String> of(String body, List<Verdict> verdicts) {
     try {

@@ -1,7 +1,7 @@
 package org.oddlantern.internal.reports;
 
 /** How much the pages of a report tell. */
-public enum Pages {
+public enum PageDetail {
   /** How many held and how many did not, suite by suite; nothing that was sent or came. */
   COUNTS,
   /** The cases that did not hold in full, the others by their titles. */

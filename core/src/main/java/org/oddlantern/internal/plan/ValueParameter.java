@@ -11,7 +11,7 @@ import java.util.List;
  * @param madeBy the classes in which alone its maker may be; empty for the usual places
  * @param asker the class from which its maker is looked for
  */
-public record Want(Type type, Use use, List<Class<?>> madeBy, Class<?> asker) {
+public record ValueParameter(Type type, Use use, List<Class<?>> madeBy, Class<?> asker) {
 
   /** What a case does with a value. */
   public enum Use {

@@ -21,13 +21,13 @@ import org.oddlantern.internal.plan.Planner;
  * @param places class folders and jars
  * @param classPath what is loaded: the places, and what stands beside them or is named
  */
-record Suites(List<Path> places, List<Path> classPath) {
+record SuitePlaces(List<Path> places, List<Path> classPath) {
 
   /**
    * The places, the main classes beside a Maven project's test classes, and what is named; else what the
    * build says. Without a place those of the build in the working directory are taken.
    */
-  static Suites in(List<Path> named, @Nullable String classPath) {
+  static SuitePlaces in(List<Path> named, @Nullable String classPath) {
     List<Path> places = named.isEmpty() ? List.of(ofBuild()) : named;
     Set<Path> paths = new LinkedHashSet<>();
     List<Path> ofMaven = new ArrayList<>();
@@ -47,7 +47,7 @@ record Suites(List<Path> places, List<Path> classPath) {
           .forEach(entry -> paths.add(there(Path.of(entry))));
     }
     paths.addAll(ofMaven);
-    return new Suites(places, List.copyOf(paths));
+    return new SuitePlaces(places, List.copyOf(paths));
   }
 
   private static Path ofBuild() {
@@ -86,7 +86,7 @@ record Suites(List<Path> places, List<Path> classPath) {
 
   /** Loads what is there now. */
   URLClassLoader loader() {
-    return loader(classPath, Suites.class.getClassLoader());
+    return loader(classPath, SuitePlaces.class.getClassLoader());
   }
 
   /** A planner; samples may lie in files in the folder of the settings, if there is one. */
@@ -101,7 +101,7 @@ record Suites(List<Path> places, List<Path> classPath) {
 
   static URLClassLoader loader(List<Path> paths, ClassLoader parent) {
     return new URLClassLoader(
-        "suites", paths.stream().map(Suites::url).toArray(URL[]::new), parent);
+        "suites", paths.stream().map(SuitePlaces::url).toArray(URL[]::new), parent);
   }
 
   private static URL url(Path path) {

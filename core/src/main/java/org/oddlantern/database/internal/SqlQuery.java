@@ -17,7 +17,7 @@ import org.oddlantern.evidence.internal.Asked;
  * @param took from then until the answer was read, or until it went wrong
  * @param fault why there is no answer, in a sentence; null if there is one
  */
-public record Query(
+public record SqlQuery(
     String database,
     String sql,
     List<String> parameters,
@@ -28,7 +28,7 @@ public record Query(
     implements Asked {
 
   /** Keeps its own copy. */
-  public Query {
+  public SqlQuery {
     parameters = List.copyOf(parameters);
   }
 

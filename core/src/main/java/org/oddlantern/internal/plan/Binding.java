@@ -3,21 +3,21 @@ package org.oddlantern.internal.plan;
 import java.util.List;
 
 /** Where the value of a parameter comes from when a case or supply is called. */
-public sealed interface Source {
+public sealed interface Binding {
 
   /**
    * From a case or a shared supply that has run before.
    *
    * @param node its order number
    */
-  record Handed(int node) implements Source {}
+  record Handed(int node) implements Binding {}
 
   /**
    * From a case that ran over samples: all it made, as a list in the order of the samples.
    *
    * @param nodes their order numbers
    */
-  record Gathered(List<Integer> nodes) implements Source {}
+  record OfAllSamples(List<Integer> nodes) implements Binding {}
 
   /**
    * The sample the case runs over.
@@ -25,12 +25,12 @@ public sealed interface Source {
    * @param method where it comes from
    * @param value the sample
    */
-  record OfSample(SamplesDefinition method, Object value) implements Source {}
+  record OfSample(SamplesDefinition method, Object value) implements Binding {}
 
   /**
    * From a supply that is made for the asker alone.
    *
    * @param recipe how it is made
    */
-  record Supplied(Recipe recipe) implements Source {}
+  record Supplied(BoundMethod bound) implements Binding {}
 }
