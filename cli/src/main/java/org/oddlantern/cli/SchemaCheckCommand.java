@@ -96,16 +96,10 @@ final class SchemaCheckCommand implements Callable<Integer> {
     }
     terminal.out().println(style.alarm("differs") + "   " + file + ": " + counted(findings.size()));
     for (Finding finding : findings) {
-      finding.lines().forEach(line -> terminal.out().println("          " + told(line, style)));
+      finding.lines().forEach(line -> terminal.out().println("          " + line));
       terminal.out().println();
     }
     return false;
-  }
-
-  /** The place in the schema, which repeats, stands back. */
-  private static String told(String line, Style style) {
-    int says = line.startsWith("wanted") ? line.lastIndexOf(", says ") : -1;
-    return says < 0 ? line : line.substring(0, says) + style.quiet(line.substring(says));
   }
 
   private static String counted(int count) {

@@ -21,15 +21,13 @@ record CheckedItem(Check check) implements ComposedShape {
     List<Finding> placed = new ArrayList<>();
     for (Finding finding : check.examine(new ItemEvidence(where, value))) {
       boolean inside = finding.where().startsWith("$");
-      placed.add(new Finding(
-          inside ? where + finding.where().substring(1) : where.toString(),
-          finding.item(),
-          finding.wanted(),
-          finding.got(),
-          finding.hints(),
+      Finding there = finding.at(inside ? where + finding.where().substring(1) : where.toString());
+      placed.add(
           inside
-              ? finding.places().stream().map(each -> where + each.substring(1)).toList()
-              : List.of()));
+              ? there.atEach(finding.places().stream()
+                  .map(each -> where + each.substring(1))
+                  .toList())
+              : there);
     }
     return placed;
   }

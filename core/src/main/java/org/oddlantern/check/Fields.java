@@ -97,9 +97,9 @@ public final class Fields implements Shape {
           ? List.of(findings.get(0).hint(changedPlaces.hint(name, object)))
           : findings;
     }
-    return List.of(Finding.of(
-            where, shape.words(), "nothing: the field is missing from " + Words.contents(object))
-        .hint(NearestMatch.hint(name, object.propertyNames())));
+    return List.of(
+        Finding.nothing(where, shape.words(), "the field is missing from " + Words.contents(object))
+            .hint(NearestMatch.hint(name, object.propertyNames())));
   }
 
   private boolean fits(String name, JsonNode value) {

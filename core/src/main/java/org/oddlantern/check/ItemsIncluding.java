@@ -37,13 +37,10 @@ record ItemsIncluding(List<Shape> wanted) implements ComposedShape {
     List<Integer> all = IntStream.range(0, value.size()).boxed().toList();
     for (int i : matching.openShapes()) {
       Finding finding = NearestItem.of(wanted.get(i), value, all).finding(where, wanted.get(i));
-      findings.add(new Finding(
-          finding.where(),
-          finding.item(),
-          finding.wanted(),
-          "no such item among " + value.size()
-              + (finding.hints().isEmpty() ? ": " + Words.of(value) : ""),
-          finding.hints()));
+      findings.add(finding
+          .atEach(List.of())
+          .got("no such item among " + value.size()
+              + (finding.hints().isEmpty() ? ": " + Words.of(value) : "")));
     }
     return findings;
   }

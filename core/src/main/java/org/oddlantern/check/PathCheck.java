@@ -109,8 +109,7 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
 
   private Finding nothing(JsonNode root) {
     DeadEnd end = path.end(root);
-    return Finding.of(path, Words.cut(shape.words()), "nothing: " + end.stopped())
-        .hint(end.hint());
+    return Finding.nothing(path, Words.cut(shape.words()), end.stopped()).hint(end.hint());
   }
 
   private Finding withEnd(Finding finding, JsonNode root) {

@@ -14,7 +14,7 @@ record TextCheck(String words, Shape shape) implements Check {
   @Override
   public List<Finding> examine(Evidence evidence) {
     return shape.examine(Location.ROOT, StringNode.valueOf(evidence.text())).stream()
-        .map(one -> new Finding("body", one.item(), one.wanted(), one.got(), one.hints()))
+        .map(one -> one.at("body"))
         .toList();
   }
 

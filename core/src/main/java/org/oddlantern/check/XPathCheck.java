@@ -48,7 +48,7 @@ record XPathCheck(String words, String expression, Map<String, String> namespace
       return List.of(Finding.of(expression, shape.words(), "no answer: " + overlooked));
     }
     return value.isMissingNode() && !findings.isEmpty()
-        ? List.of(Finding.of(expression, shape.words(), "nothing: " + document.end(expression)))
+        ? List.of(Finding.nothing(expression, shape.words(), document.end(expression)))
         : findings;
   }
 }

@@ -57,12 +57,6 @@ public record Verdict(String check, boolean warning, boolean sent, List<Finding>
   }
 
   private static Finding inRequest(Finding one) {
-    return new Finding(
-        "what was sent, " + one.where(),
-        one.item(),
-        one.wanted(),
-        one.got(),
-        one.hints(),
-        one.places());
+    return one.at("what was sent, " + one.where()).atEach(one.places());
   }
 }

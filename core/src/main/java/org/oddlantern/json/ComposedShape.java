@@ -44,7 +44,7 @@ public interface ComposedShape extends Shape {
   @Override
   default List<Finding> examine(Location where, JsonNode value) {
     return value.isMissingNode()
-        ? List.of(Finding.of(where, words(), "nothing: there is no such value"))
+        ? List.of(Finding.nothing(where, words(), "there is no such value"))
         : differences(where, value);
   }
 }

@@ -15,9 +15,18 @@ import java.util.Objects;
  * @param hints what may help to see the reason; often empty
  * @param places the places themselves, as many as are told, if {@code where} stands for several: {@code
  *     $.items[37].frames} and others for {@code $.items[*].frames}; empty else
+ * @param absent whether nothing was there at all, so that {@code got} tells of no value
  */
 public record Finding(
-    String where, String item, String wanted, String got, List<String> hints, List<String> places) {
+    String where,
+    String item,
+    String wanted,
+    String got,
+    List<String> hints,
+    List<String> places,
+    boolean absent) {
+
+  private static final String NOTHING = "nothing: ";
 
   /** Refuses blank texts, since a finding that says nothing helps nobody. */
   public Finding {
@@ -26,19 +35,6 @@ public record Finding(
     requireText(got, "got");
     hints = List.copyOf(hints);
     places = List.copyOf(places);
-  }
-
-  /**
-   * A finding about one place.
-   *
-   * @param where the place
-   * @param item what the list item around it is known by; may be empty
-   * @param wanted what was asked for
-   * @param got what was there
-   * @param hints what may help
-   */
-  public Finding(String where, String item, String wanted, String got, List<String> hints) {
-    this(where, item, wanted, got, hints, List.of());
   }
 
   /**
@@ -51,7 +47,41 @@ public record Finding(
    */
   public static Finding of(Object where, String wanted, String got) {
     String item = where instanceof Location place ? place.item() : "";
-    return new Finding(where.toString(), item, wanted, got, List.of());
+    return new Finding(where.toString(), item, wanted, got, List.of(), List.of(), false);
+  }
+
+  /**
+   * A finding about a place where nothing is.
+   *
+   * @param where the place
+   * @param wanted what was asked for
+   * @param reason why nothing is there: {@code the list ends before}
+   * @return the finding
+   */
+  public static Finding nothing(Object where, String wanted, String reason) {
+    Finding finding = of(where, wanted, NOTHING + reason);
+    return new Finding(
+        finding.where, finding.item, wanted, finding.got, List.of(), List.of(), true);
+  }
+
+  /**
+   * The same finding, of another place.
+   *
+   * @param place the place
+   * @return the finding, which stands for that place alone
+   */
+  public Finding at(String place) {
+    return new Finding(place, item, wanted, got, hints, List.of(), absent);
+  }
+
+  /**
+   * The same finding, with something else there.
+   *
+   * @param other what was there
+   * @return the finding
+   */
+  public Finding got(String other) {
+    return new Finding(where, item, wanted, other, hints, places, false);
   }
 
   /**
@@ -61,7 +91,7 @@ public record Finding(
    * @return the finding
    */
   public Finding ofItem(String identity) {
-    return new Finding(where, identity, wanted, got, hints, places);
+    return new Finding(where, identity, wanted, got, hints, places, absent);
   }
 
   /**
@@ -71,7 +101,7 @@ public record Finding(
    * @return the finding
    */
   public Finding atEach(List<String> each) {
-    return new Finding(where, item, wanted, got, hints, each);
+    return new Finding(where, item, wanted, got, hints, each, absent);
   }
 
   /**
@@ -86,7 +116,7 @@ public record Finding(
     }
     List<String> more = new ArrayList<>(hints);
     more.add(hint);
-    return new Finding(where, item, wanted, got, more, places);
+    return new Finding(where, item, wanted, got, more, places, absent);
   }
 
   /**

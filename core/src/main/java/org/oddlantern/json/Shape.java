@@ -55,7 +55,7 @@ public interface Shape extends Worded {
    */
   default List<Finding> examine(Location where, JsonNode value) {
     if (value.isMissingNode()) {
-      return List.of(Finding.of(where, words(), "nothing: there is no such value"));
+      return List.of(Finding.nothing(where, words(), "there is no such value"));
     }
     if (value instanceof UntypedText text) {
       return text.examined(this, where);

@@ -80,7 +80,7 @@ final class XmlDifferences {
       Finding finding = ComparisonMode.EXACTLY
           .differences(Location.ROOT, StringNode.valueOf(wanted), StringNode.valueOf(got))
           .get(0);
-      findings.add(() -> new Finding(place, "", finding.wanted(), finding.got(), finding.hints()));
+      findings.add(() -> finding.at(place));
     }
   }
 
@@ -111,10 +111,8 @@ final class XmlDifferences {
   }
 
   private void missing(Element element, Element parent) {
-    findings.add(() -> Finding.of(
-        NodePath.of(parent) + "/" + element.getNodeName(),
-        tag(element),
-        "nothing: the element is missing"));
+    findings.add(() -> Finding.nothing(
+        NodePath.of(parent) + "/" + element.getNodeName(), tag(element), "the element is missing"));
   }
 
   private void surplus(Element element) {

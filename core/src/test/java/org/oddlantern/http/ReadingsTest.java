@@ -92,7 +92,7 @@ class ReadingsTest {
     CheckFailed none =
         assertThrows(CheckFailed.class, () -> reply.must(at("$.none[*]", not("skep"))));
     assertTrue(
-        none.getMessage().contains("nothing, over which this would prove nothing"),
+        none.getMessage().contains("nothing: over no value at all this would prove nothing"),
         none.getMessage());
   }
 

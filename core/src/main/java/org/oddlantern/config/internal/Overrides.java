@@ -27,8 +27,8 @@ final class Overrides {
                 + ": there is no value; write it like --set services.beeyard.url=http://127.0.0.1:7411/api");
       }
       String key = assignment.substring(0, equals);
-      changed =
-          with(changed, key, new SettingsValue(assignment.substring(equals + 1), OPTION + key));
+      changed = with(
+          changed, key, SettingsValue.ofOption(assignment.substring(equals + 1), OPTION + key));
     }
     return changed;
   }

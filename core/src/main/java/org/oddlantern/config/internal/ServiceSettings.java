@@ -47,7 +47,7 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
 
   private static Service placed(SettingsValue url, SettingsSources sources) {
     String address = url.resolved(sources);
-    if (!url.place().startsWith(Overrides.OPTION)) {
+    if (!url.isFixed()) {
       return Service.reachedAt(address);
     }
     try (CurrentCase.Binding binding = CurrentCase.adding(new FixedAddress())) {

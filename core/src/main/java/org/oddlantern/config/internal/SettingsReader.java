@@ -219,7 +219,7 @@ final class SettingsReader {
       throw yaml.problem(node, what + " must be a text, or { file: NAME } for what is in a file");
     }
     SettingsValue name = yaml.text(file, "'file'");
-    return new SettingsValue(name.text(), name.place(), true);
+    return new SettingsValue(name.text(), name.place(), true, false);
   }
 
   private static SettingsValue checked(String key, SettingsValue value) {

@@ -16,8 +16,9 @@ import org.oddlantern.json.Secret;
  * @param text the text as written, or the name of the file that holds it
  * @param place file and line, or the option, for messages
  * @param inFile whether the text is the name of a file
+ * @param isFixed whether the command line says so, which code does not change
  */
-public record SettingsValue(String text, String place, boolean inFile) {
+public record SettingsValue(String text, String place, boolean inFile, boolean isFixed) {
 
   private static final Pattern VARIABLE = Pattern.compile("\\$\\{([^}]*)}");
 
@@ -28,7 +29,12 @@ public record SettingsValue(String text, String place, boolean inFile) {
    * @param place file and line, or the option
    */
   public SettingsValue(String text, String place) {
-    this(text, place, false);
+    this(text, place, false, false);
+  }
+
+  /** A text that the command line sets. */
+  static SettingsValue ofOption(String text, String option) {
+    return new SettingsValue(text, option, false, true);
   }
 
   /**

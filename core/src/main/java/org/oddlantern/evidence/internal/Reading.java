@@ -22,7 +22,7 @@ record Reading(JudgedEvidence evidence, String words, Class<?> type) {
     Found found = path.findOne(root);
     if (found.value().isMissingNode()) {
       DeadEnd end = path.end(root);
-      throw failed(Finding.of(path, wanted(), "nothing: " + end.stopped()).hint(end.hint()));
+      throw failed(Finding.nothing(path, wanted(), end.stopped()).hint(end.hint()));
     }
     return read(found, wanted);
   }

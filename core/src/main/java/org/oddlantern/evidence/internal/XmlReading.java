@@ -21,10 +21,10 @@ record XmlReading(JudgedEvidence evidence, String path, Class<?> type) {
     if (values.size() == 1) {
       return values.get(0);
     }
-    String got = values.isEmpty()
-        ? "nothing: " + document().end(path)
-        : values.size() + " nodes; valuesAt reads several";
-    throw failed(Finding.of(path, wanted(), got));
+    throw failed(
+        values.isEmpty()
+            ? Finding.nothing(path, wanted(), document().end(path))
+            : Finding.of(path, wanted(), values.size() + " nodes; valuesAt reads several"));
   }
 
   <T> List<T> values(Class<T> wanted) {

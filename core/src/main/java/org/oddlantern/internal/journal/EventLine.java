@@ -290,6 +290,9 @@ record EventLine(JsonGenerator out, TimeText times) {
     text(Member.GOT, finding.got());
     texts(Member.HINTS, finding.hints());
     texts(Member.PLACES, finding.places());
+    if (finding.absent()) {
+      out.writeBooleanProperty(Member.ABSENT, true);
+    }
     out.writeEndObject();
   }
 

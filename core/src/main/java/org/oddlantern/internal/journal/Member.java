@@ -3,6 +3,7 @@ package org.oddlantern.internal.journal;
 /** The names of members in a journal: what writes a line and what reads one take them from here. */
 final class Member {
 
+  static final String ABSENT = "absent";
   static final String AFTER = "after";
   static final String ANSWER = "answer";
   static final String AT = "at";

@@ -178,7 +178,8 @@ final class RecordReading {
         one.text(Member.WANTED),
         one.text(Member.GOT),
         one.texts(Member.HINTS),
-        one.texts(Member.PLACES));
+        one.texts(Member.PLACES),
+        one.truth(Member.ABSENT));
   }
 
   private static List<Header> headers(Members one, String name) {

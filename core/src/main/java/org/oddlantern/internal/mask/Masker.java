@@ -185,7 +185,7 @@ public final class Masker {
   private Finding finding(Finding finding) {
     boolean hidden = places.isNamed(finding.where());
     String wanted = hidden ? hiddenWanted(finding.wanted()) : pieces(finding.wanted());
-    String got = hidden && !finding.got().startsWith("nothing") ? MASK : pieces(finding.got());
+    String got = hidden && !finding.absent() ? MASK : pieces(finding.got());
     boolean changed = !wanted.equals(finding.wanted()) || !got.equals(finding.got());
     return new Finding(
         text(finding.where()),
@@ -193,7 +193,8 @@ public final class Masker {
         wanted,
         got,
         changed ? List.of(HIDDEN) : finding.hints().stream().map(this::pieces).toList(),
-        finding.places().stream().map(this::text).toList());
+        finding.places().stream().map(this::text).toList(),
+        finding.absent());
   }
 
   /** Values in findings may be cut, and a secret in them with them. */

@@ -91,7 +91,7 @@ final class Asker {
         undo -> note(id, undo, life));
   }
 
-  /** Calls the method of a bound; the instances it is called on are closed when this asker ends. */
+  /** Calls a method with what is bound to its parameters; the instances it is called on are closed when this asker ends. */
   Callable<@Nullable Object> call(BoundMethod bound, Work work, TakenValues values) {
     Maker maker = bound.maker();
     Instances instances =

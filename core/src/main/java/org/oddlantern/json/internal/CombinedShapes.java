@@ -77,7 +77,7 @@ public final class CombinedShapes {
       }
       return parts.stream().anyMatch(part -> part.examine(where, value).isEmpty())
           ? List.of()
-          : List.of(Finding.of(where, words(), "nothing: there is no such value"));
+          : List.of(Finding.nothing(where, words(), "there is no such value"));
     }
 
     @Override

@@ -76,10 +76,8 @@ final class Differences {
 
   private static Finding missing(
       Location place, Map.Entry<String, JsonNode> member, JsonNode wanted, JsonNode got) {
-    Finding finding = Finding.of(
-        place,
-        Words.of(member.getValue()),
-        "nothing: the field is missing from " + Words.contents(got));
+    Finding finding = Finding.nothing(
+        place, Words.of(member.getValue()), "the field is missing from " + Words.contents(got));
     String near = NearestMatch.hint(member.getKey(), got.propertyNames());
     if (near.isEmpty()) {
       near = renamed(member.getValue(), wanted, got);

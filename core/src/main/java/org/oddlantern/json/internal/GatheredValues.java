@@ -40,7 +40,7 @@ public class GatheredValues extends ArrayNode {
    * @return the finding
    */
   public static List<Finding> nothing(Location where, String words) {
-    return List.of(Finding.of(where, words, "nothing, over which this would prove nothing")
+    return List.of(Finding.nothing(where, words, "over no value at all this would prove nothing")
         .hint("size(0) wants nothing to be there, and so does missing()"));
   }
 }

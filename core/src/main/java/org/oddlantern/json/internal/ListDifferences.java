@@ -113,10 +113,10 @@ final class ListDifferences {
 
   private Finding missing(int index) {
     JsonNode item = wanted.get(index);
-    return Finding.of(
+    return Finding.nothing(
         where.child(index).knownAs(Identity.of(item)),
         Words.of(item),
-        "nothing: the item is missing"
+        "the item is missing"
             + (index >= got.size() ? ", the list ends before" : " from the list"));
   }
 

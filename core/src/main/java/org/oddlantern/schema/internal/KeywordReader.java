@@ -71,13 +71,13 @@ final class KeywordReader {
     }
     String dynamic = dialect.draft() == Draft.DRAFT_2020_12 ? text("$dynamicRef") : null;
     if (dynamic != null) {
-      Rule target = reading.refer(site, "$dynamicRef", dynamic);
+      RuleLink target = reading.refer(site, "$dynamicRef", dynamic);
       boolean moves = reading.isDynamic(site, dynamic);
       keywords.add(new Ref("$dynamicRef", target, moves ? Uris.fragment(dynamic) : null));
     }
     String recursive = dialect.draft() == Draft.DRAFT_2019_09 ? text("$recursiveRef") : null;
     if (recursive != null) {
-      Rule target = reading.refer(site, "$recursiveRef", recursive);
+      RuleLink target = reading.refer(site, "$recursiveRef", recursive);
       boolean moves = reading.isDynamic(site, recursive);
       keywords.add(new Ref("$recursiveRef", target, moves ? "" : null));
     }

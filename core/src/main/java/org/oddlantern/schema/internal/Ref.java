@@ -7,7 +7,7 @@ import tools.jackson.databind.JsonNode;
 /** {@code $ref}; {@code $dynamicRef} and {@code $recursiveRef} where the anchor is a dynamic one. */
 final class Ref extends Keyword {
 
-  private final Rule target;
+  private final RuleLink target;
   private final @Nullable String dynamic;
 
   /**
@@ -17,7 +17,7 @@ final class Ref extends Keyword {
    * @param target what it refers to, read in its own resource
    * @param dynamic the anchor that outer resources may give another meaning; null if none
    */
-  Ref(String name, Rule target, @Nullable String dynamic) {
+  Ref(String name, RuleLink target, @Nullable String dynamic) {
     super(name, Kind.ALL);
     this.target = target;
     this.dynamic = dynamic;
@@ -25,15 +25,15 @@ final class Ref extends Keyword {
 
   private Rule target(Evaluation run) {
     if (dynamic == null) {
-      return target;
+      return target.rule();
     }
     Rule outermost = run.outermost(dynamic);
-    return outermost == null ? target : outermost;
+    return outermost == null ? target.rule() : outermost;
   }
 
   @Override
   List<Rule> alwaysAsked() {
-    return dynamic == null ? List.of(target) : List.of();
+    return dynamic == null ? List.of(target.rule()) : List.of();
   }
 
   @Override
@@ -48,6 +48,6 @@ final class Ref extends Keyword {
 
   @Override
   String wanted(JsonNode value) {
-    return "a value that fits " + target.site().where();
+    return "a value that fits " + target.rule().site().where();
   }
 }

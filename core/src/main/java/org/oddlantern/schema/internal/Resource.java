@@ -18,7 +18,7 @@ final class Resource {
   private final Dialect dialect;
   private final Map<String, String> anchors = new HashMap<>();
   private final Set<String> dynamicAnchors = new TreeSet<>();
-  private final Map<String, Rule> dynamicRules = new HashMap<>();
+  private final Map<String, RuleLink> dynamicRules = new HashMap<>();
 
   Resource(Document document, String uri, String pointer, Dialect dialect) {
     this.document = document;
@@ -62,12 +62,13 @@ final class Resource {
     return dynamicAnchors;
   }
 
-  void dynamic(String anchor, Rule rule) {
+  void dynamic(String anchor, RuleLink rule) {
     dynamicRules.put(anchor, rule);
   }
 
   @Nullable
   Rule dynamic(String anchor) {
-    return dynamicRules.get(anchor);
+    RuleLink link = dynamicRules.get(anchor);
+    return link == null ? null : link.rule();
   }
 }

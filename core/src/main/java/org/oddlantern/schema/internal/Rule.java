@@ -8,7 +8,7 @@ import tools.jackson.databind.JsonNode;
 
 /**
  * A schema or subschema that has been read: its keywords, sorted by the kinds of values they can
- * refuse. It is filled once, after it has been made, since schemas may refer to themselves.
+ * refuse. Immutable; what refers to it, itself included, does so by a {@link RuleLink}.
  */
 final class Rule {
 
@@ -16,14 +16,10 @@ final class Rule {
 
   private final Site site;
   private final Keyword[][] byKind = new Keyword[Kind.COUNT][];
-  private boolean tracks;
+  private final boolean tracks;
 
-  Rule(Site site) {
+  Rule(Site site, List<Keyword> keywords) {
     this.site = site;
-    Arrays.fill(byKind, NONE);
-  }
-
-  void fill(List<Keyword> keywords) {
     List<Keyword> sorted = new ArrayList<>(keywords.size());
     for (Keyword keyword : keywords) {
       if (!keyword.isLast()) {
@@ -33,9 +29,9 @@ final class Rule {
     for (Keyword keyword : keywords) {
       if (keyword.isLast()) {
         sorted.add(keyword);
-        tracks = true;
       }
     }
+    tracks = keywords.stream().anyMatch(Keyword::isLast);
     for (int kind = 0; kind < Kind.COUNT; kind++) {
       byKind[kind] = ofKind(sorted, 1 << kind);
     }

@@ -24,6 +24,7 @@ final class SchemaReading {
   private final Set<Resource> dynamicsRead = new HashSet<>();
   private final Map<String, List<String>> checked = new HashMap<>();
   private final List<String> metaSchemas = new ArrayList<>();
+  private final Set<String> underWay = new HashSet<>();
 
   SchemaReading(ReadingRules rules) {
     this.rules = rules;
@@ -32,14 +33,14 @@ final class SchemaReading {
   /** Reads the schema at a place of a document. */
   Rule read(Document document, String pointer) {
     Resource root = add(document, Dialect.of(rules.assumed()));
-    Rule rule = ruleAt(document, root, pointer, document.name() + "#");
+    RuleLink rule = ruleAt(document, root, pointer, document.name() + "#");
     EndlessLoop endless = new EndlessLoop();
     resources.values().stream()
         .map(Resource::document)
         .distinct()
         .flatMap(each -> each.rules().values().stream())
         .forEach(endless::refuse);
-    return rule;
+    return rule.rule();
   }
 
   /** Makes a document and all that is named in it known. */
@@ -135,7 +136,7 @@ final class SchemaReading {
   }
 
   /** What a reference leads to. */
-  Rule refer(Site from, String keyword, String reference) {
+  RuleLink refer(Site from, String keyword, String reference) {
     String place = from.place(keyword);
     String uri = resolve(from.resource().uri(), Uris.withoutFragment(reference), place);
     Resource resource = find(uri, from.dialect());
@@ -203,7 +204,7 @@ final class SchemaReading {
     return Words.quoted(reference) + " leads to nothing: " + rules.sources().whyNot(uri) + near;
   }
 
-  private Rule ruleAt(Document document, Resource start, String pointer, String place) {
+  private RuleLink ruleAt(Document document, Resource start, String pointer, String place) {
     JsonNode schema = document.root();
     String passed = "";
     Resource around = start;
@@ -230,7 +231,10 @@ final class SchemaReading {
     Resource resource = fromRoot || rootOf == null ? around : rootOf;
     Site site = new Site(document, resource, pointer, schema);
     check(site);
-    return rule(site);
+    if (!underWay.contains(key(site))) {
+      rule(site);
+    }
+    return new RuleLink(site);
   }
 
   /** The rule of a subschema, which is read once. */
@@ -238,12 +242,17 @@ final class SchemaReading {
     Map<String, Rule> known = site.document().rules();
     Rule rule = known.get(site.pointer());
     if (rule == null) {
-      rule = new Rule(site);
+      underWay.add(key(site));
+      rule = new Rule(site, new KeywordReader(this, site).keywords());
       known.put(site.pointer(), rule);
-      rule.fill(new KeywordReader(this, site).keywords());
+      underWay.remove(key(site));
       readDynamics(site.resource());
     }
     return rule;
+  }
+
+  private static String key(Site site) {
+    return site.document().uri() + "#" + site.pointer();
   }
 
   /** Dynamic anchors may be asked for wherever their resource was entered. */
