@@ -1,4 +1,4 @@
-package org.oddlantern.dist;
+package org.oddlantern.cli;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -7,10 +7,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Each bad input gets one clear message, the right exit status, and no stack trace. */
-class BadInputIT {
+class BadInputTest {
 
   private static final String SUITE = """
       import org.oddlantern.config.Environment;
@@ -22,8 +21,7 @@ class BadInputIT {
       }
       """;
 
-  @TempDir
-  Path folder;
+  private final Path folder = Shell.emptyFolder();
 
   @Test
   void wordsThatCannotBeFollowed() throws Exception {
@@ -119,7 +117,7 @@ class BadInputIT {
         "--env",
         "locall");
     Files.delete(file);
-    Command.Output output = Command.in(folder).run("run", classes);
+    Shell.Output output = Shell.run("run", classes);
     assertEquals(1, output.status());
     assertTrue(
         output.out().contains("no odd-lantern.yaml was found; put one beside the build file:"),
@@ -168,7 +166,7 @@ class BadInputIT {
               @Case void path() { org.oddlantern.check.Checks.at("$.a[", 1); }
               @Case void broken() { org.oddlantern.payload.Payload.json("{\\"a\\": }"); }
             """);
-    Command.Output output = Command.in(folder).run("run", classes);
+    Shell.Output output = Shell.run("run", classes);
     assertEquals(1, output.status());
     assertTrue(
         output
@@ -275,28 +273,28 @@ class BadInputIT {
     byte[] newer = whole.clone();
     newer[7] = 120;
     Files.write(classes.resolve("OneTest.class"), newer);
-    Command.Output output = Command.in(folder).run("run", classes.toString());
+    Shell.Output output = Shell.run("run", classes.toString());
     assertEquals(2, output.status());
     assertTrue(output.err().contains("compiled for Java 76, and this is Java "), output.err());
     Files.write(classes.resolve("OneTest.class"), java.util.Arrays.copyOf(whole, whole.length / 2));
-    output = Command.in(folder).run("run", classes.toString());
+    output = Shell.run("run", classes.toString());
     assertEquals(2, output.status());
     assertTrue(
         output.err().startsWith(start) && output.err().contains("cut off or damaged"),
         output.err());
     Files.writeString(classes.resolve("OneTest.class"), "garbage");
-    output = Command.in(folder).run("run", classes.toString());
+    output = Shell.run("run", classes.toString());
     assertEquals(2, output.status());
     assertTrue(output.err().contains("no class file; compile the suites anew"), output.err());
     Files.writeString(
         folder.resolve("journal.jsonl"), "{\"event\":\"run-started\",\"format\":9}\n");
-    output = Command.in(folder).run("report", "journal.jsonl");
+    output = Shell.run("report", "journal.jsonl");
     assertEquals(1, output.status(), output.err());
     assertTrue(
         output.out().contains("is written in format 9; this version of Odd Lantern reads format 1"),
         output.out());
     Files.writeString(folder.resolve("journal.jsonl"), "{\"event\":\"bees-swarmed\"}\n{}\n");
-    output = Command.in(folder).run("report", "journal.jsonl");
+    output = Shell.run("report", "journal.jsonl");
     assertFalse(output.out().contains("RunEvent"), output.out());
   }
 
@@ -308,11 +306,11 @@ class BadInputIT {
   }
 
   private String suite(String name, String members) throws Exception {
-    return Sources.compile(folder, name, SUITE.formatted(name, members)).toString();
+    return Shell.compiled(name, SUITE.formatted(name, members)).toString();
   }
 
   private void refused(int status, String message, String... words) throws Exception {
-    Command.Output output = Command.in(folder).run(words);
+    Shell.Output output = Shell.run(words);
     assertTrue(
         output.err().startsWith(message), () -> "wanted\n" + message + "\ngot\n" + output.err());
     assertFalse(output.err().contains("\tat "), output.err());

@@ -1,4 +1,4 @@
-package org.oddlantern.dist;
+package org.oddlantern.cli;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -8,10 +8,9 @@ import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Supplies, samples, tries and lanes from the command line, and who gives what to whom. */
-class FlowIT {
+class FlowTest {
 
   private static final String SUITE = """
       import java.util.List;
@@ -52,14 +51,13 @@ class FlowIT {
       }
       """;
 
-  @TempDir
-  Path folder;
+  private final Path folder = Shell.emptyFolder();
 
   private String classes = "";
 
   @BeforeEach
   void compile() throws Exception {
-    Path compiled = Sources.compile(folder, "FlowTest", SUITE);
+    Path compiled = Shell.compiled("FlowTest", SUITE);
     Files.writeString(compiled.resolve("kinds.csv"), "name,frames\nlong,20\nstraw,0\n");
     classes = compiled.toString();
   }
@@ -97,11 +95,11 @@ class FlowIT {
     assertTrue(told.contains("FlowTest: a straw hive has 0 frames  (needed)"), told);
     assertTrue(told.contains(", 8 lanes"), told);
     assertTrue(run(0, "--lanes", "auto").contains("8 unproven in"));
-    Command.Output wrong = Command.in(folder).run("run", classes, "--lanes", "many");
+    Shell.Output wrong = Shell.run("run", classes, "--lanes", "many");
     assertEquals(2, wrong.status());
     assertEquals(
         "odd-lantern: --lanes takes a number from 1 to 1000, or auto, not many\n", wrong.err());
-    Command.Output none = Command.in(folder).run("run", classes, "--case", "FlowTest#make[strew]");
+    Shell.Output none = Shell.run("run", classes, "--case", "FlowTest#make[strew]");
     assertEquals(3, none.status());
     assertTrue(none.err().contains("did you mean FlowTest#make[straw]?"), none.err());
   }
@@ -116,16 +114,13 @@ class FlowIT {
     }
     assertEquals(8, cases);
     assertTrue(run(0, "--part", "9/9").contains("this part has no cases"));
-    Command.Output wrong = Command.in(folder).run("run", classes, "--part", "3/2");
+    Shell.Output wrong = Shell.run("run", classes, "--part", "3/2");
     assertEquals(2, wrong.status());
     assertEquals(
         "odd-lantern: --part 3/2: there is no part 3 of 2; parts are counted from 1\n",
         wrong.err());
     assertEquals(
-        2,
-        Command.in(folder)
-            .run("run", classes, "--part", "1/2", "--times-from", "src")
-            .status());
+        2, Shell.run("run", classes, "--part", "1/2", "--times-from", "src").status());
   }
 
   @Test
@@ -145,12 +140,8 @@ class FlowIT {
 
         Moved, made by FlowTest#move, one for each sample
           read by      FlowTest#count
-        """,
-        Command.in(folder)
-            .run("list", classes, "--graph")
-            .out()
-            .replaceAll("(?s)^.*?(?=Kind, )", ""));
-    String drawing = Command.in(folder).run("list", classes, "--as", "dot").out();
+        """, Shell.run("list", classes, "--graph").out().replaceAll("(?s)^.*?(?=Kind, )", ""));
+    String drawing = Shell.run("list", classes, "--as", "dot").out();
     for (String line : List.of(
         "digraph plan {",
         "    \"FlowTest#keeper\" [label=\"keeper\", shape=ellipse];",
@@ -165,7 +156,7 @@ class FlowIT {
     words[0] = "run";
     words[1] = classes;
     System.arraycopy(options, 0, words, 2, options.length);
-    Command.Output output = Command.in(folder).run(words);
+    Shell.Output output = Shell.run(words);
     assertEquals(status, output.status(), output.out() + output.err());
     return output.out();
   }
