@@ -32,6 +32,7 @@ record SuitePlaces(List<Path> places, List<Path> classPath) {
     Set<Path> paths = new LinkedHashSet<>();
     List<Path> ofMaven = new ArrayList<>();
     for (Path place : places) {
+      refuseBlank(place);
       Optional<MavenModule> module =
           classPath == null ? MavenModule.of(place) : Optional.<MavenModule>empty();
       module.ifPresent(one -> ofMaven.addAll(one.classPath()));
@@ -69,10 +70,14 @@ record SuitePlaces(List<Path> places, List<Path> classPath) {
     return entry;
   }
 
-  private static Path checked(Path place) {
+  /** Told before anything is asked of Maven. */
+  private static void refuseBlank(Path place) {
     if (place.toString().isBlank()) {
       throw new Misuse("the name of a class folder or a jar is wanted, and got nothing");
     }
+  }
+
+  private static Path checked(Path place) {
     if (!Files.exists(place)) {
       throw new Misuse(
           "there is no " + place

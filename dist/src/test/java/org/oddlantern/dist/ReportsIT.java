@@ -7,13 +7,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
 
 /** What a run tells and keeps besides its pages, and what is different from an earlier one. */
 class ReportsIT {
@@ -46,12 +43,10 @@ class ReportsIT {
   @TempDir
   Path folder;
 
-  private String good = "";
   private String bad = "";
 
   @BeforeEach
   void compile() throws Exception {
-    good = compiled("good", "0", "false");
     bad = compiled("bad", "300", "true").toString();
   }
 
@@ -59,88 +54,6 @@ class ReportsIT {
     Path own = Files.createDirectories(folder.resolve(name));
     return Sources.compile(own, "HiveYardTest", SUITE.replace("SLOW", slow).replace("STUNG", stung))
         .toString();
-  }
-
-  @Test
-  void whatIsDifferentIsToldAndRunsAreKept() throws Exception {
-    run(0, good, "--out", "old", "--history", "kept", "--keep-runs", "2");
-    String told =
-        run(1, bad, "--out", "new", "--history", "kept", "--compared-with", "old/journal.jsonl");
-    assertTrue(told.contains("\nchanged   newly failed  HiveYardTest: nobody is stung\n"), told);
-    assertTrue(
-        told.contains("changed   slower  HiveYardTest: a *hive* is weighed | and told, "), told);
-    assertTrue(
-        run(0, good, "--out", "new", "--compared-with", "new/journal.jsonl")
-            .contains("\nchanged   mended  HiveYardTest: nobody is stung\n"),
-        "the earlier journal is read although it stands where the new one goes");
-    JsonNode counts = JsonMapping.standard().parse(read("old/counts.json"));
-    assertEquals(5, counts.path("cases").asInt(0));
-    assertEquals("{\"pending\":1,\"unproven\":4}", counts.path("counts").toString());
-    assertEquals(1, counts.path("marks").path("flaky").asInt(0));
-    run(1, bad, "--out", "new", "--history", "kept", "--keep-runs", "2");
-    try (Stream<Path> kept = Files.list(folder.resolve("kept"))) {
-      assertEquals(2, kept.count());
-    }
-    String page = read("new/report/history.html");
-    for (String part : List.of(
-        "passed as a whole in 0 of 2 runs",
-        "<td>4 of 5 cases passed</td>",
-        ">nobody is stung</a> <span class=\"quiet\">HiveYardTest; failed in 2 of 2 runs</span>",
-        ">the gate is shut</a> <span class=\"quiet\">HiveYardTest; unstable: only at a later try in 2 of 2 runs</span>",
-        "<a href=\"suite-1-HiveYardTest.html#case-2\">")) {
-      assertTrue(page.contains(part), () -> part + " is not in\n" + page);
-    }
-    Command.Output wrong = Command.in(folder).run("run", good, "--keep-runs", "some");
-    assertEquals(2, wrong.status());
-    assertEquals(
-        "odd-lantern: --keep-runs takes a number of runs, like 50, or of days, like 90d, not some\n",
-        wrong.err());
-  }
-
-  @Test
-  void pagesTellAsMuchAsIsAskedFor() throws Exception {
-    run(1, bad, "--pages", "counts");
-    assertEquals(List.of(), suitePages());
-    assertFalse(read("odd-lantern-out/report/index.html").contains("the keeper was stung"));
-    run(1, bad, "--pages", "failures");
-    assertEquals(List.of("suite-1-HiveYardTest.html"), suitePages());
-    String page = read("odd-lantern-out/report/suite-1-HiveYardTest.html");
-    assertTrue(page.contains("the keeper was stung") && !page.contains("the fence holds"), page);
-    Command.Output wrong = Command.in(folder).run("run", bad, "--pages", "some");
-    assertEquals("odd-lantern: --pages takes counts, failures or all, not some\n", wrong.err());
-  }
-
-  @Test
-  void theSummaryIsMarkdownThatNothingFromOutsideBreaks() throws Exception {
-    run(1, bad);
-    String summary = read("odd-lantern-out/summary.md");
-    assertTrue(
-        summary.contains(
-            "### What failed\n\n- **failed** HiveYardTest: nobody is stung, `HiveYardTest.java:9`\n  - `the keeper was stung`\n"),
-        summary);
-    assertTrue(summary.contains("| HiveYardTest | 4 | 2 | 1 | 1 |"), summary);
-    String list = Command.in(folder).run("list", bad, "--as", "markdown").out();
-    assertEquals("""
-        # All cases
-
-        5 cases in 1 suite.
-
-        ## Hive yard
-
-        - a \\*hive\\* is weighed \\| and told
-        - the gate is shut
-        - nobody is stung
-        - honey is sold *(pending)*
-
-        ### Of a neighbour
-
-        - the fence holds
-          - the fence is walked along
-        """, list);
-    JsonNode cases = JsonMapping.standard()
-        .parse(Command.in(folder).run("list", bad, "--as", "json").out())
-        .path("cases");
-    assertEquals("[\"the fence is walked along\"]", cases.get(4).path("steps").toString());
   }
 
   @Test
@@ -168,19 +81,6 @@ class ReportsIT {
         .run("run", bad);
     assertTrue(coloured.out().contains("\u001b[1;38;5;131mfailed"), coloured.out());
     assertTrue(coloured.out().contains("a long walk: \u00fcber the hill"), coloured.out());
-  }
-
-  private List<String> suitePages() throws IOException {
-    try (Stream<Path> pages = Files.list(folder.resolve("odd-lantern-out/report"))) {
-      return pages
-          .map(page -> page.getFileName().toString())
-          .filter(page -> page.startsWith("suite-"))
-          .toList();
-    }
-  }
-
-  private String read(String file) throws IOException {
-    return Files.readString(folder.resolve(file));
   }
 
   private String run(int status, String classes, String... options) throws Exception {

@@ -30,7 +30,7 @@ public sealed interface Binding {
   /**
    * From a supply that is made for the asker alone.
    *
-   * @param recipe how it is made
+   * @param bound how it is made
    */
   record Supplied(BoundMethod bound) implements Binding {}
 }
