@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
  * How a case or a supply is called, with where each value comes from.
  *
  * @param maker the case or supply
- * @param sources where each value comes from that it takes
+ * @param bindings where each value comes from that it takes
  * @param tidyUp how the value it makes is put back; null if no method does
  */
 public record BoundMethod(
@@ -19,7 +19,7 @@ public record BoundMethod(
    * How a value is put back.
    *
    * @param definition the method
-   * @param sources where each value comes from that it takes besides
+   * @param bindings where each value comes from that it takes besides
    */
   public record Cleanup(TidyUpDefinition definition, Map<ValueParameter, Binding> bindings) {}
 }

@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param method the method
  * @param titled its title in plain words
  * @param position where it stands
- * @param wants what it takes, constructors included, built-in things left out
+ * @param parameters what it takes, constructors included, built-in things left out
  * @param handsOn the type it hands on, or null
  * @param environment the environment it is pinned to; empty for the run's
  * @param marks what is marked on it

@@ -165,7 +165,7 @@ final class DependencyLookup {
   /**
    * A value and who makes it.
    *
-   * @param want what is taken
+   * @param parameter what is taken
    * @param maker who makes it
    * @param gathered whether all that is made by sample is taken as a list
    */

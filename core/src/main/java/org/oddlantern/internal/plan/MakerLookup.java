@@ -30,7 +30,7 @@ final class MakerLookup {
    *
    * @param taker who takes it; nobody makes for himself
    * @param takerPlace how messages name the taker
-   * @param want what is taken
+   * @param parameter what is taken
    * @param problems hears why there is none
    * @return the maker; null if a problem was told instead
    */

@@ -9,7 +9,7 @@ import java.util.Set;
  * @param definition the case
  * @param order its place in source order, from 0
  * @param needed whether it runs only because another case needs what it makes
- * @param recipe how it is called
+ * @param bound how it is called
  * @param after what must have finished before it starts, makers included
  * @param values the makers of all values it uses, directly or through what others made of them
  * @param usesUp the makers of the values it uses up

@@ -8,7 +8,7 @@ import java.util.Set;
  *
  * @param definition the supply
  * @param order its place in source order, from 0
- * @param recipe how it is called
+ * @param bound how it is called
  * @param after what must have finished before it starts, makers included
  * @param values the makers of all values it uses, directly or through what others made of them
  */

@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param method the method
  * @param title what it makes, in plain words
  * @param position where it stands
- * @param wants what it takes, constructors included, built-in things left out
+ * @param parameters what it takes, constructors included, built-in things left out
  * @param handsOn the type it makes
  * @param environment the environment it is made on; empty for the run's
  * @param shared whether all takers get the same one

@@ -11,7 +11,7 @@ import java.util.List;
  * @param method the method
  * @param position where it stands
  * @param value the type of what it puts back
- * @param wants what it takes besides, constructors included, built-in things left out
+ * @param parameters what it takes besides, constructors included, built-in things left out
  */
 public record TidyUpDefinition(
     Class<?> suite, Method method, Position position, Type value, List<ValueParameter> parameters) {
