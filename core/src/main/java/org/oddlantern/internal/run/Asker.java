@@ -106,7 +106,7 @@ final class Asker {
   /**
    * Makes what a supply makes, once it has all it takes.
    *
-   * @param recipe how the supply is called
+   * @param bound how the supply is called
    * @param life the life of what it makes
    * @param whose for whom; empty if for all
    * @param apart what sets its fresh values apart from others of the same supply
