@@ -16,25 +16,25 @@ import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.RunEvent;
 
-/** A run dealt to five processes at once, and joined again. */
+/** A run dealt to three processes at once, and joined again. */
 class PartsIT {
 
   @TempDir
   Path folder;
 
   @Test
-  void fivePartsOfTheDemoMakeTheWhole() throws Exception {
+  void threePartsOfTheDemoMakeTheWhole() throws Exception {
     Command command = Command.in(folder);
     List<Command.Running> parts = new ArrayList<>();
-    for (int part = 1; part <= 5; part++) {
-      parts.add(command.started("demo", "--part", part + "/5", "--out", "parts/" + part));
+    for (int part = 1; part <= 3; part++) {
+      parts.add(command.started("demo", "--part", part + "/3", "--out", "parts/" + part));
     }
     for (Command.Running part : parts) {
       Command.Output ended = part.ended();
       assertEquals(0, ended.status(), ended.out() + ended.err());
     }
     List<String> asked = new ArrayList<>();
-    for (int part = 1; part <= 5; part++) {
+    for (int part = 1; part <= 3; part++) {
       cases("parts/" + part).stream()
           .filter(one -> !one.marks().contains(Mark.NEEDED))
           .map(CaseRecord::id)
@@ -46,15 +46,15 @@ class PartsIT {
 
     Command.Output joined = command.run("report", "parts", "--out", "joined");
     assertEquals(0, joined.status(), joined.out() + joined.err());
-    assertTrue(joined.out().startsWith("joined    5 journals\ntogether  "), joined.out());
+    assertTrue(joined.out().startsWith("joined    3 journals\ntogether  "), joined.out());
     assertEquals(whole, cases("joined").stream().map(CaseRecord::id).sorted().toList());
 
     Files.delete(folder.resolve("parts/3/journal.jsonl"));
     Command.Output incomplete = command.run("report", "parts", "--out", "short");
     assertEquals(1, incomplete.status());
-    assertTrue(incomplete.out().contains("problem   part 3 of 5 is missing: "), incomplete.out());
+    assertTrue(incomplete.out().contains("problem   part 3 of 3 is missing: "), incomplete.out());
     assertTrue(Files.readString(folder.resolve("short/report/index.html"))
-        .contains("part 3 of 5 is missing"));
+        .contains("part 3 of 3 is missing"));
 
     Command.Output same = command.run("report", "parts/1", "parts/2", "--out", "parts/1");
     assertEquals(2, same.status());

@@ -68,7 +68,7 @@ class WatchIT {
 
   /** What was printed since the last time, up to and with a text. */
   private String until(String text) throws Exception {
-    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(60);
+    long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(180);
     while (System.nanoTime() < end) {
       String all = Files.readString(running.out());
       int found = all.indexOf(text, seen);
@@ -79,7 +79,7 @@ class WatchIT {
       }
       Thread.sleep(20);
     }
-    throw new AssertionError(text + " did not come in 60 s:\n" + Files.readString(running.out())
+    throw new AssertionError(text + " did not come in 180 s:\n" + Files.readString(running.out())
         + Files.readString(running.err()));
   }
 }

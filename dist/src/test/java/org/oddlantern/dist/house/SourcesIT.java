@@ -60,7 +60,7 @@ class SourcesIT {
             source.place(type) + " the public type " + type.getSimpleName() + " has no javadoc");
       }
       around.add(type);
-      super.visitClass(type, unused);
+      super.visitClass(type, null);
       around.remove(around.size() - 1);
       return null;
     }
@@ -75,7 +75,7 @@ class SourcesIT {
         wrong.add(
             source.place(method) + " the public method " + method.getName() + " has no javadoc");
       }
-      return super.visitMethod(method, unused);
+      return super.visitMethod(method, null);
     }
 
     @Override
@@ -85,7 +85,7 @@ class SourcesIT {
           && !isOwn(made)) {
         wrong.add(source.place(thrown) + " throws without a message");
       }
-      return super.visitThrow(thrown, unused);
+      return super.visitThrow(thrown, null);
     }
 
     /** One's own exception brings its message along. */
