@@ -100,6 +100,11 @@ public final class Sorted implements ComposedShape {
         : Equality.compareTexts(a.stringValue(), b.stringValue());
   }
 
+  private boolean isFolded(String before, String key) {
+    int letters = before.compareToIgnoreCase(key);
+    return descending ? letters >= 0 : letters <= 0;
+  }
+
   /** Another order that the list does have. */
   private String hint(List<JsonNode> keys) {
     boolean reversed = true;
@@ -112,9 +117,7 @@ public final class Sorted implements ComposedShape {
       }
       int order = order(before, key);
       reversed &= descending ? order <= 0 : order >= 0;
-      int letters =
-          key.isString() ? before.stringValue().compareToIgnoreCase(key.stringValue()) : 1;
-      folded &= descending ? letters >= 0 : letters <= 0;
+      folded &= key.isString() && isFolded(before.stringValue(), key.stringValue());
     }
     if (folded) {
       return "it is sorted without regard to upper and lower case; here texts go by code points";

@@ -14,6 +14,9 @@ final class ListDifferences {
   /** So many moves are told one by one; more are another order. */
   private static final int MOST_MOVES = 12;
 
+  /** Of so many the changed places tell as much as the reverse order does. */
+  private static final int FEW = 3;
+
   private final Differences differences;
   private final Location where;
   private final JsonNode wanted;
@@ -57,18 +60,28 @@ final class ListDifferences {
   }
 
   private void tellMoves() {
-    List<Integer> moved = new ArrayList<>();
-    for (int i = 0; i < wanted.size(); i++) {
-      if (alignment.isMoved(i)) {
-        moved.add(i);
-      }
-    }
-    if (moved.size() > MOST_MOVES) {
+    List<Integer> moved = movedItems();
+    if (moved.size() > MOST_MOVES || wanted.size() > FEW && isReversed()) {
       differences.add(() -> anotherOrder(moved.get(0), moved.size()));
     } else {
       moved.forEach(i -> differences.add(
           () -> i.equals(moved.get(0)) ? moved(i).hint(ListShift.order(wanted, got)) : moved(i)));
     }
+  }
+
+  /** One around which others moved, but which stands where it is wanted, is told of if it is alone only. */
+  private List<Integer> movedItems() {
+    List<Integer> moved = new ArrayList<>();
+    List<Integer> elsewhere = new ArrayList<>();
+    for (int i = 0; i < wanted.size(); i++) {
+      if (alignment.isMoved(i)) {
+        moved.add(i);
+        if (alignment.partner(i) != i) {
+          elsewhere.add(i);
+        }
+      }
+    }
+    return elsewhere.isEmpty() ? moved : elsewhere;
   }
 
   private Finding moved(int index) {
