@@ -127,15 +127,16 @@ public final class ConsoleReport implements RunListener {
   private void begin(RunEvent.Started started) {
     seed = started.seed();
     inLanes = started.lanes() > 1;
-    out.println(style.heading("Odd Lantern")
-        + "  %s, environment %s, %s in %s, seed %s"
-            .formatted(
-                Plain.line(started.name()),
-                started.environment(),
-                Amounts.of(started.cases(), "case"),
-                Amounts.of(started.suites(), "suite"),
-                started.seed())
-        + (inLanes ? ", " + started.lanes() + " lanes" : ""));
+    headed(
+        "Odd Lantern",
+        "  %s, environment %s, %s in %s, seed %s"
+                .formatted(
+                    Plain.line(started.name()),
+                    started.environment(),
+                    Amounts.of(started.cases(), "case"),
+                    Amounts.of(started.suites(), "suite"),
+                    started.seed())
+            + (inLanes ? ", " + started.lanes() + " lanes" : ""));
     started.warnings().forEach(warning -> line("warning   " + Plain.line(warning), 10));
     if (style.live()) {
       tick();
@@ -193,6 +194,15 @@ public final class ConsoleReport implements RunListener {
     String text = style.ascii() ? Plain.ascii(line) : line;
     boolean stack = line.strip().startsWith("at ") && line.endsWith(")");
     return stack ? List.of(text) : Wrapping.of(text, style.columns(), indent);
+  }
+
+  /** A line whose beginning stands out, as far as it stands on the first line. */
+  private void headed(String heading, String rest) {
+    List<String> lines = wrapped(heading + rest, 10);
+    String first = lines.get(0);
+    int end = Math.min(first.length(), heading.length());
+    out.println(style.heading(first.substring(0, end)) + first.substring(end));
+    lines.stream().skip(1).forEach(out::println);
   }
 
   private void line(String line, int indent) {
@@ -266,8 +276,7 @@ public final class ConsoleReport implements RunListener {
       again.forEach(this::again);
     }
     out.println();
-    out.println(style.heading(String.join(", ", counts.told())) + " in "
-        + Amounts.time(ended.tookMicros()));
+    headed(String.join(", ", counts.told()), " in " + Amounts.time(ended.tookMicros()));
     if (wasPutBack > 0 || ended.leftBehind() > 0) {
       out.println(String.format(
           Locale.ROOT,
