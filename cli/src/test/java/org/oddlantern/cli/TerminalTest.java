@@ -1,0 +1,95 @@
+package org.oddlantern.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** What depends on a terminal, and what gets a run ready before its words are read. */
+class TerminalTest {
+
+  private static final String SUITE = """
+      import org.oddlantern.suite.Case;
+
+      public class QuietTest {
+        @Case("the bees are quiet") void quiet() throws Exception { Thread.sleep(300); }
+        @Case("the bees hum") void hum() { throw new AssertionError("a very long sentence that does not end before the line of a narrow terminal does"); }
+      }
+      """;
+
+  private String classes = "";
+
+  @BeforeEach
+  void compile() throws Exception {
+    Shell.emptyFolder();
+    classes = Shell.compiled("QuietTest", SUITE).toString();
+  }
+
+  @AfterEach
+  void forget() {
+    System.clearProperty("odd-lantern.terminal");
+    System.clearProperty("odd-lantern.columns");
+  }
+
+  @Test
+  void linesFitTheTerminalAndTheSecondRunKnowsHowLongTheFirstTook() {
+    Shell.says(1, "run", classes);
+    System.setProperty("odd-lantern.terminal", "true");
+    System.setProperty("odd-lantern.columns", "50");
+    String told = Shell.says(1, "run", classes);
+    String seen = told.replaceAll("\u001b\\[[0-9;]*[mK]", "").replaceAll("[^\n]*\r", "");
+    assertTrue(seen.lines().allMatch(line -> line.length() <= 50), seen);
+    System.setProperty("odd-lantern.columns", "7");
+    assertTrue(
+        Shell.says(1, "run", classes).contains("failed"),
+        "a width that nobody has is not believed");
+  }
+
+  @Test
+  void aWarmUpEndsByItselfOrWhenTheRunBeginsAndLeavesNothing() throws Exception {
+    long before = leftovers();
+    assertTimeoutPreemptively(Duration.ofMinutes(2), () -> new WarmUp(() -> false).run());
+    AtomicInteger asked = new AtomicInteger();
+    assertTimeoutPreemptively(
+        Duration.ofMinutes(2), () -> new WarmUp(() -> asked.incrementAndGet() > 3).run());
+    assertEquals(4, asked.get());
+    assertEquals(before, leftovers());
+  }
+
+  @Test
+  void aHeadStartTakesWhateverWordsThereAre() {
+    for (String[] words :
+        new String[][] {{"run", "--lanes", "20"}, {"run", "--lanes=many"}, {"run", "--lanes"}, {}
+        }) {
+      HeadStart.begun(words).end();
+    }
+    HeadStart.none().end();
+  }
+
+  @Test
+  void aCauseIsShownOnlyIfThatIsAskedFor() throws Exception {
+    Shell.write("odd-lantern-out/counts.json/in-the-way", "a folder has the name of the file");
+    Shell.Output plain = Shell.run("run", classes);
+    assertEquals(1, plain.status());
+    assertTrue(plain.out().contains("problem   the counts could not be written"), plain.out());
+    assertFalse(plain.out().contains("\tat "), plain.out());
+    Shell.Output debug = Shell.run("run", classes, "--debug");
+    assertTrue(debug.out().contains("\tat "), debug.out());
+  }
+
+  private static long leftovers() throws Exception {
+    try (var files = Files.list(Path.of(System.getProperty("java.io.tmpdir")))) {
+      return files
+          .filter(file -> file.getFileName().toString().matches("odd-lantern\\d+"))
+          .count();
+    }
+  }
+}
