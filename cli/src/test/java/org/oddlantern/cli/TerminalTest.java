@@ -80,9 +80,9 @@ class TerminalTest {
     Shell.Output plain = Shell.run("run", classes);
     assertEquals(1, plain.status());
     assertTrue(plain.out().contains("problem   the counts could not be written"), plain.out());
-    assertFalse(plain.out().contains("\tat "), plain.out());
+    assertFalse(plain.out().contains("\n\tat "), plain.out());
     Shell.Output debug = Shell.run("run", classes, "--debug");
-    assertTrue(debug.out().contains("\tat "), debug.out());
+    assertTrue(debug.out().contains("\n\tat "), debug.out());
   }
 
   private static long leftovers() throws Exception {
