@@ -34,7 +34,10 @@ record Project(Path folder, Map<String, String> variables) {
     Path command = Path.of(System.getProperty("dist.home"), "bin");
     Map<String, String> variables = new HashMap<>();
     variables.put("JAVA_HOME", System.getProperty("java.home"));
-    variables.put("MAVEN_OPTS", "-Dmaven.repo.local=" + LocalRepository.made() + " -Xshare:auto");
+    variables.put(
+        "MAVEN_OPTS",
+        "-Dmaven.repo.local=" + LocalRepository.made()
+            + " -Xshare:auto -XX:TieredStopAtLevel=1 -XX:+UseSerialGC");
     variables.put(
         "PATH",
         String.join(
