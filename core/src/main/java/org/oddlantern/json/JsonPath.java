@@ -7,8 +7,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.internal.KnownPaths;
 import org.oddlantern.json.internal.path.FurthestReach;
+import org.oddlantern.json.internal.path.KnownPaths;
 import org.oddlantern.json.internal.path.PathParser;
 import org.oddlantern.json.internal.path.Query;
 import org.oddlantern.json.internal.path.Search;
@@ -31,9 +31,9 @@ public final class JsonPath {
   private final Query query;
   private final boolean singular;
 
-  private JsonPath(String text) {
+  private JsonPath(String text, Query query) {
     this.text = text;
-    this.query = new PathParser(text).parse();
+    this.query = query;
     this.singular = query.isSingular();
   }
 
@@ -47,7 +47,8 @@ public final class JsonPath {
   public static JsonPath of(String text) {
     Needed.of(text, "of(text): text");
     Optional<KnownPaths> known = CurrentCase.part(KnownPaths.class);
-    return known.isPresent() ? known.get().path(text, JsonPath::new) : new JsonPath(text);
+    return new JsonPath(
+        text, known.isPresent() ? known.get().query(text) : new PathParser(text).parse());
   }
 
   /**

@@ -16,7 +16,7 @@ import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
 import org.oddlantern.internal.record.RunSize;
-import org.oddlantern.json.internal.KnownPaths;
+import org.oddlantern.json.internal.path.KnownPaths;
 import org.oddlantern.schema.internal.KnownSchemas;
 
 /** A run from its beginning to its end, whoever calls its cases. */

@@ -18,7 +18,7 @@ import org.oddlantern.internal.Resources;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.record.RunEvent;
-import org.oddlantern.json.internal.KnownPaths;
+import org.oddlantern.json.internal.path.KnownPaths;
 import org.oddlantern.schema.internal.KnownSchemas;
 
 /**
