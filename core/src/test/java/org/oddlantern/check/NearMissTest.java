@@ -63,7 +63,9 @@ class NearMissTest {
       [10,20,30,40]       | [11,21,31,41]       | each number is 1 too much
       [10,20,30,40]       | [11,21,31,42]       | -
       [10,20,30,40]       | [20,30,40,50]       | each number is 10 too much
-      [1,2,4,8]           | [2,4,8,16]          | shifted by one: it begins with 2, and 1 at the end is missing
+      [2,4,8,16]          | [1,2,4,8]           | shifted by one: it begins with 1, and 16 at the end is missing
+      [2,4,8,16]          | [1,2,4,9]           | -
+      [1,2,4,8]           | [2,4,8,16]          | shifted by one: 1 at the beginning is missing, and it ends with 16
       """)
   void anOrderThatIsAnother(String wanted, String got, String hint) {
     List<String> hints = exactly(json(wanted)).differences(Location.ROOT, json(got)).stream()
@@ -74,10 +76,8 @@ class NearMissTest {
       assertFalse(
           hints.toString().matches(".*(reverse|sorted by|each number is|shifted by one).*"),
           hints.toString());
-    } else if (!hint.startsWith("shifted")) {
-      assertTrue(hints.contains(hint), hints.toString());
     } else {
-      assertTrue(hints.toString().contains("shifted by one"), hints.toString());
+      assertTrue(hints.contains(hint), hints.toString());
     }
   }
 
@@ -136,14 +136,13 @@ class NearMissTest {
       4      | 400    | it is 100 times the number wanted
       4      | 401    | -
       400    | 4      | the number wanted is 100 times it
-      0.1    | 0.1000000000000000055511151231257827 | precision lost: it is what a double makes of the number wanted
+      0.1    | 0.1000000000000000055511151231257827021181583404541015625 | precision lost: it is what a double makes of the number wanted
+      0.1    | 0.10000000000000000555111512312578270211815834045410156   | -
       """)
   void numbersThatDiffer(String wanted, String got, String hint) {
     List<String> hints = hints(exactly(json(wanted)), got);
     assertTrue(hints.get(0).endsWith(" too much") || hints.get(0).endsWith(" too little"));
-    if (!wanted.equals("0.1")) {
-      assertHint(hint, hints.subList(1, hints.size()));
-    }
+    assertHint(hint, hints.subList(1, hints.size()));
   }
 
   @Test
@@ -191,10 +190,9 @@ class NearMissTest {
   @Test
   void fortyDifferencesAreToldAndTheOthersCounted() {
     for (int count : new int[] {39, 40, 41, 1_500}) {
-      String wanted = list(count, "a");
       List<Finding> findings =
           exactly(json(object(count, 1))).differences(Location.ROOT, json(object(count, 2)));
-      assertEquals(Math.min(41, count <= 40 ? count : 41), findings.size(), wanted.length() + "");
+      assertEquals(Math.min(count, 41), findings.size());
       Finding last = findings.get(findings.size() - 1);
       assertEquals(count > 40, last.wanted().equals("nothing else that differs"), last.toString());
     }
@@ -219,12 +217,6 @@ class NearMissTest {
     return IntStream.range(0, count)
         .mapToObj(i -> "\"n" + i + "\":" + (value * 1_000_003 + i * 7))
         .collect(Collectors.joining(",", "{", "}"));
-  }
-
-  private static String list(int count, String item) {
-    return IntStream.range(0, count)
-        .mapToObj(i -> "\"" + item + i + "\"")
-        .collect(Collectors.joining(",", "[", "]"));
   }
 
   private static List<String> missing(Shape shape, String got) {

@@ -7,6 +7,7 @@ import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.ThrowTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePathScanner;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -101,18 +102,16 @@ class SourcesIT {
       boolean outside =
           around.stream().allMatch(one -> one.getModifiers().getFlags().contains(Modifier.PUBLIC));
       boolean implied = type != null
-          && (type.getKind() == com.sun.source.tree.Tree.Kind.INTERFACE
-              || type.getKind() == com.sun.source.tree.Tree.Kind.ANNOTATION_TYPE)
+          && (type.getKind() == Tree.Kind.INTERFACE
+              || type.getKind() == Tree.Kind.ANNOTATION_TYPE)
           && !flags.contains(Modifier.PRIVATE);
       return outside && (flags.contains(Modifier.PUBLIC) || implied);
     }
 
-    /** What it means is said where it is declared first; constructors that the compiler makes say nothing. */
-    private boolean isGiven(MethodTree method) {
-      boolean override = method.getModifiers().getAnnotations().stream()
+    /** What it means is said where it is declared first. */
+    private static boolean isGiven(MethodTree method) {
+      return method.getModifiers().getAnnotations().stream()
           .anyMatch(one -> one.getAnnotationType().toString().equals("Override"));
-      boolean implicit = source.lines(method) <= 0 || source.unit().getLineMap() == null;
-      return override || implicit;
     }
 
     private boolean isUndocumented() {
