@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.Decimals;
 import org.oddlantern.json.internal.JsonMapping;
@@ -32,7 +33,7 @@ record Arguments(List<@Nullable Object> values, List<String> told, List<Secret> 
       if (argument instanceof Secret secret) {
         secrets.add(secret);
         values.add(secret.reveal());
-        told.add("***");
+        told.add(Masked.TEXT);
       } else {
         values.add(value(argument));
         told.add(Words.of(JsonMapping.standard().tree(argument)));

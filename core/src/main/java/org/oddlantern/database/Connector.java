@@ -11,6 +11,7 @@ import java.util.Properties;
 import java.util.ServiceLoader;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.json.Secret;
 
 /**
@@ -53,7 +54,7 @@ record Connector(
   /** The address without what may be a secret in it. */
   String shown() {
     return url.replaceAll("(?i)(password|pwd)=[^;&]*", "$1=***")
-        .replaceAll("(?<=//)[^/@]*(?=@)", "***");
+        .replaceAll("(?<=//)[^/@]*(?=@)", Masked.TEXT);
   }
 
   /** Those of the suites' class path, then those that somebody registered. */

@@ -2,6 +2,7 @@ package org.oddlantern.json;
 
 import java.util.Objects;
 import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.SecretListener;
 
@@ -80,6 +81,6 @@ public final class Secret {
 
   @Override
   public String toString() {
-    return "***";
+    return Masked.TEXT;
   }
 }

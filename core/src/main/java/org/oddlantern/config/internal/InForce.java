@@ -3,11 +3,10 @@ package org.oddlantern.config.internal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.oddlantern.internal.Masked;
 
 /** Tells what is in force in an environment. */
 record InForce(Settings settings, Map<String, String> variables) {
-
-  private static final String MASK = "***";
 
   List<SettingInForce> of(EnvironmentSettings environment) {
     List<SettingInForce> lines = new ArrayList<>();
@@ -47,11 +46,13 @@ record InForce(Settings settings, Map<String, String> variables) {
       return new SettingInForce(whole, "(" + missing + " is not set)", origin);
     }
     boolean hidden = ServiceKeys.isSecret(key, value) || isMasked(key);
-    return new SettingInForce(whole, hidden ? MASK : shown(value), origin);
+    return new SettingInForce(whole, hidden ? Masked.TEXT : shown(value), origin);
   }
 
   private String shown(SettingsValue value) {
-    return value.resolved(settings.sources(variables)).replaceAll("(?<=://)[^/@]*(?=@)", MASK);
+    return value
+        .resolved(settings.sources(variables))
+        .replaceAll("(?<=://)[^/@]*(?=@)", Masked.TEXT);
   }
 
   private boolean isMasked(String key) {

@@ -12,6 +12,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.json.Finding;
 
 /**
@@ -19,8 +20,6 @@ import org.oddlantern.json.Finding;
  * and learns the texts it finds there, so that an echo of them elsewhere is hidden too. Thread-safe.
  */
 public final class Masker {
-
-  public static final String MASK = "***";
 
   private static final String OTHER = "anything but ";
   private static final String HIDDEN = "what differs is not told, since something here is a secret";
@@ -112,7 +111,7 @@ public final class Masker {
       boolean secret = secrets.stream()
           .anyMatch(one -> literal.equals(one)
               || literal.contains(one) && !one.chars().allMatch(Character::isLetter));
-      return Matcher.quoteReplacement(secret ? '"' + MASK + '"' : found.group());
+      return Matcher.quoteReplacement(secret ? '"' + Masked.TEXT + '"' : found.group());
     });
   }
 
@@ -137,7 +136,7 @@ public final class Masker {
   public String address(String address, List<String> variables) {
     String masked = cut(address, places.inForm(address), "");
     if (masked.indexOf('@') >= 0) {
-      masked = USER.matcher(masked).replaceAll(MASK);
+      masked = USER.matcher(masked).replaceAll(Masked.TEXT);
     }
     return texts.masked(masked, variables);
   }
@@ -166,7 +165,7 @@ public final class Masker {
     if (masked.equals(field.value())) {
       variables.add("");
     }
-    return new Header(field.name(), scheme + MASK);
+    return new Header(field.name(), scheme + Masked.TEXT);
   }
 
   /** A verdict, of which nothing is told that would give a secret away. */
@@ -185,7 +184,7 @@ public final class Masker {
   private Finding finding(Finding finding) {
     boolean hidden = places.isNamed(finding.where());
     String wanted = hidden ? hiddenWanted(finding.wanted()) : pieces(finding.wanted());
-    String got = hidden && !finding.absent() ? MASK : pieces(finding.got());
+    String got = hidden && !finding.absent() ? Masked.TEXT : pieces(finding.got());
     boolean changed = !wanted.equals(finding.wanted()) || !got.equals(finding.got());
     return new Finding(
         text(finding.where()),
@@ -203,7 +202,7 @@ public final class Masker {
   }
 
   private static String hiddenWanted(String wanted) {
-    return wanted.startsWith(OTHER) ? OTHER + MASK : MASK;
+    return wanted.startsWith(OTHER) ? OTHER + Masked.TEXT : Masked.TEXT;
   }
 
   private List<NamedPlaces.Hidden> hidden(String contentType, String body) {
@@ -222,7 +221,7 @@ public final class Masker {
     int done = 0;
     for (NamedPlaces.Hidden piece : pieces) {
       if (piece.end() > piece.start()) {
-        cut.append(text, done, piece.start()).append(quote).append(MASK).append(quote);
+        cut.append(text, done, piece.start()).append(quote).append(Masked.TEXT).append(quote);
         done = piece.end();
       }
     }
@@ -236,8 +235,8 @@ public final class Masker {
   /** Every cookie of the request, the first pair of a line that sets one. */
   private static String cookies(Header field) {
     return field.name().equalsIgnoreCase("Cookie")
-        ? COOKIE.matcher(field.value()).replaceAll(MASK)
-        : COOKIE.matcher(field.value()).replaceFirst(MASK);
+        ? COOKIE.matcher(field.value()).replaceAll(Masked.TEXT)
+        : COOKIE.matcher(field.value()).replaceFirst(Masked.TEXT);
   }
 
   private void learnCookies(Header field) {

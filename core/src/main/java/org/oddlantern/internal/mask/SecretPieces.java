@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicLongArray;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.json.internal.JsonMapping;
 
 /**
@@ -91,7 +92,7 @@ final class SecretPieces {
       if (!hidden[i]) {
         shown.append(text.charAt(i));
       } else if (i == 0 || !hidden[i - 1]) {
-        shown.append(Masker.MASK);
+        shown.append(Masked.TEXT);
       }
     }
     return shown.toString();

@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.concurrent.atomic.AtomicLongArray;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Masked;
 
 /**
  * The texts that must not be shown, in every form they may take, found in one pass over a text however
@@ -82,7 +83,7 @@ final class SecretTexts {
     StringBuilder masked = new StringBuilder(text.length());
     int done = 0;
     for (Hit hit : hits) {
-      masked.append(text, done, hit.start).append(Masker.MASK);
+      masked.append(text, done, hit.start).append(Masked.TEXT);
       variables.add(hit.variable);
       done = hit.end;
     }

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import tools.jackson.databind.JsonNode;
@@ -58,7 +59,7 @@ final class SampleFields {
       return Words.cut(String.valueOf(value)); // a check, maybe, which has no form in JSON
     }
     return !secrets.isEmpty()
-        ? "***"
+        ? Masked.TEXT
         : Words.cut(tree.isString() ? tree.stringValue() : tree.toString());
   }
 }

@@ -5,7 +5,7 @@ import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.evidence.Header;
-import org.oddlantern.internal.mask.Masker;
+import org.oddlantern.internal.Masked;
 
 /**
  * A command line for a POSIX shell that repeats a call. A secret stands as the environment variable it
@@ -15,7 +15,7 @@ final class CurlLine {
 
   private static final String OWN_HEADER = "Odd-Lantern-Case";
   private static final String OWN_CODINGS = "gzip, deflate";
-  private static final Pattern MASK = Pattern.compile(Pattern.quote(Masker.MASK));
+  private static final Pattern MASK = Pattern.compile(Pattern.quote(Masked.TEXT));
 
   private final ExchangeRecord exchange;
   private final Iterator<String> variables;

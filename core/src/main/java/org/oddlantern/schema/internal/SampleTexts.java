@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.schema.internal.text.Format;
 import org.oddlantern.schema.internal.text.KnownFormats;
 import tools.jackson.databind.node.ArrayNode;
@@ -17,9 +18,8 @@ final class SampleTexts {
   private static final Map<String, Format> RECOGNISED = recognised();
 
   /** What hides a secret in a journal; the text behind it is unknown. */
-  private static final String MASK = "***";
-
   private static final int MOST_VALUES = 10;
+
   private static final int LONGEST_VALUE = 40;
   private static final int REPEATS = 4;
 
@@ -45,7 +45,7 @@ final class SampleTexts {
         formats.remove(name);
       }
     });
-    free |= text.length() > LONGEST_VALUE || text.contains(MASK);
+    free |= text.length() > LONGEST_VALUE || text.contains(Masked.TEXT);
     if (!free && values.size() <= MOST_VALUES) {
       values.merge(text, 1, Integer::sum);
     }

@@ -102,8 +102,7 @@ class SourcesIT {
       boolean outside =
           around.stream().allMatch(one -> one.getModifiers().getFlags().contains(Modifier.PUBLIC));
       boolean implied = type != null
-          && (type.getKind() == Tree.Kind.INTERFACE
-              || type.getKind() == Tree.Kind.ANNOTATION_TYPE)
+          && (type.getKind() == Tree.Kind.INTERFACE || type.getKind() == Tree.Kind.ANNOTATION_TYPE)
           && !flags.contains(Modifier.PRIVATE);
       return outside && (flags.contains(Modifier.PUBLIC) || implied);
     }
