@@ -137,7 +137,7 @@ public record CaseRecord(
     if (kind() == RecordKind.SUPPLY && outcome() == Outcome.PASSED) {
       return "supplied";
     }
-    return outcome() == Outcome.PASSED && marks().contains(Mark.UNPROVEN)
+    return outcome() == Outcome.PASSED && !outcome().hasPassed(marks())
         ? Mark.UNPROVEN.word()
         : outcome().word();
   }

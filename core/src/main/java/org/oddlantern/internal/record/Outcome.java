@@ -1,5 +1,6 @@
 package org.oddlantern.internal.record;
 
+import java.util.Collection;
 import java.util.Locale;
 
 /** How a case ended. */
@@ -28,6 +29,16 @@ public enum Outcome {
    */
   public boolean isGreen() {
     return this == PASSED || this == SKIPPED || this == PENDING || this == KNOWN_FAULT;
+  }
+
+  /**
+   * Whether a case has passed: one that checked nothing has proved nothing.
+   *
+   * @param marks what else there is to say of it
+   * @return false if it ended in another way, or is unproven
+   */
+  public boolean hasPassed(Collection<Mark> marks) {
+    return this == PASSED && !marks.contains(Mark.UNPROVEN);
   }
 
   /** It in a sentence about a case: {@code failed}, {@code is skipped}. */

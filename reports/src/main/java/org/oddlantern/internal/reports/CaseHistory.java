@@ -32,7 +32,7 @@ public record CaseHistory(String id, String suite, String title, List<@Nullable 
 
     /** Whether it passed, and checked something. */
     public boolean passed() {
-      return outcome == Outcome.PASSED && !marks.contains(Mark.UNPROVEN);
+      return outcome.hasPassed(marks);
     }
 
     /**

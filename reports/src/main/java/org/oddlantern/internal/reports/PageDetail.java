@@ -2,9 +2,9 @@ package org.oddlantern.internal.reports;
 
 /** How much the pages of a report tell. */
 public enum PageDetail {
-  /** How many held and how many did not, suite by suite; nothing that was sent or came. */
+  /** How many passed and how many did not, suite by suite; nothing that was sent or came. */
   COUNTS,
-  /** The cases that did not hold in full, the others by their titles. */
+  /** The cases that failed in full, the others by their titles. */
   FAILURES,
   /** Every case in full. */
   ALL

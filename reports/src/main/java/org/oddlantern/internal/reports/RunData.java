@@ -305,7 +305,7 @@ public final class RunData {
   /**
    * The verdict in a sentence.
    *
-   * @return what held and what did not
+   * @return how many passed, and what became of the others
    */
   public String verdict() {
     return Verdicts.sentence(this);

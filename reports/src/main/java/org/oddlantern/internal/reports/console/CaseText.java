@@ -15,7 +15,7 @@ import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.json.Finding;
 
-/** What is told of a case below its line: nothing if all held, everything if something did not. */
+/** What is told of a case below its line: nothing if all checks held, everything if something did not. */
 final class CaseText {
 
   private static final int BODY = 1_000;

@@ -10,7 +10,7 @@ import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Likeness;
 
-/** What is told again at the end of a run: what did not hold, what is worth a look, what was slow. */
+/** What is told again at the end of a run: what failed, what is worth a look, what was slow. */
 final class EndText {
 
   private static final int MOST = 50;
@@ -104,7 +104,7 @@ final class EndText {
    *
    * @param word what it begins with
    * @param text the rest
-   * @param alarming whether it did not hold
+   * @param alarming whether it failed
    */
   record Line(String word, String text, boolean alarming) {}
 }

@@ -23,7 +23,7 @@ import org.oddlantern.internal.reports.RunData;
  * @param anchor what leads to it on the page of its suite
  * @param page the page of its suite
  * @param word its outcome in a word
- * @param held whether it passed
+ * @param passed whether it passed
  * @param title its title
  * @param suite the name of its suite
  * @param time how long it took
@@ -44,7 +44,7 @@ public record CaseView(
     String anchor,
     String page,
     String word,
-    boolean held,
+    boolean passed,
     String title,
     String suite,
     String time,

@@ -9,7 +9,7 @@ import org.oddlantern.internal.record.RunEvent;
  *
  * @param name what the run is about
  * @param verdict what came of it, in a sentence
- * @param held whether everything held
+ * @param passed whether everything passed
  * @param facts when, where and with which seed
  * @param warnings what was worth a look before the first call
  * @param problems what no case can be blamed for
@@ -29,7 +29,7 @@ import org.oddlantern.internal.record.RunEvent;
 public record IndexView(
     String name,
     String verdict,
-    boolean held,
+    boolean passed,
     List<Fact> facts,
     List<String> warnings,
     List<String> problems,

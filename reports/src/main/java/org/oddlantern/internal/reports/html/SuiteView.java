@@ -9,7 +9,7 @@ import java.util.List;
  * @param anchor what leads to it on its page
  * @param page the file name of its page; empty if it has none
  * @param summary how its cases ended, in words
- * @param held whether all passed
+ * @param passed whether all passed
  * @param cases its own cases in source order
  * @param sections its sections
  */
@@ -18,6 +18,6 @@ public record SuiteView(
     String anchor,
     String page,
     String summary,
-    boolean held,
+    boolean passed,
     List<CaseView> cases,
     List<SuiteView> sections) {}
