@@ -24,7 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
 class RandomComparisonTest {
 
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
-  private static final int ROUNDS = 3_000;
+  private static final int ROUNDS = 1_500 * Integer.getInteger("stress", 1);
 
   private final Random random = new Random(4711);
 

@@ -104,8 +104,7 @@ class HostileSchemaTest {
       schema.append(",\"s").append(i).append("\":{\"allOf\":[" + before + "," + before + "]}");
     }
     Schema multiplied = Schema.text(schema + "},\"$ref\":\"#/$defs/s59\"}");
-    List<Finding> findings = assertTimeoutPreemptively(
-        Duration.ofSeconds(20), () -> multiplied.differences(Location.ROOT, json("1")));
+    List<Finding> findings = soon(() -> multiplied.differences(Location.ROOT, json("1")));
     assertTrue(findings.get(0).hints().get(0).contains("multiply"), findings.toString());
   }
 
