@@ -15,10 +15,10 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /**
  * What reading and checking a body costs, as a ratio to just parsing it. Both are done in turn, many

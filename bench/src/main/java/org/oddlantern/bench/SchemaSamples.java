@@ -2,10 +2,10 @@ package org.oddlantern.bench;
 
 import java.util.Random;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** Values for the schemas that are measured: one hive, a map of stands, a description of an API. */
 final class SchemaSamples {

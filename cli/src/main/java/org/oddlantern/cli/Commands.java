@@ -6,8 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.oddlantern.json.internal.NearestMatch;
-import picocli.CommandLine;
-import picocli.CommandLine.IFactory;
+import org.oddlantern.shaded.picocli.CommandLine;
+import org.oddlantern.shaded.picocli.CommandLine.IFactory;
 
 /** Makes the commands, each that prints with the terminal it prints to. */
 record Commands(Terminal terminal) implements IFactory {

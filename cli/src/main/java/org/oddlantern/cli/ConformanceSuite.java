@@ -12,7 +12,7 @@ import org.oddlantern.json.Location;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.schema.SchemaReader;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * The JSON Schema test suite in its published layout: {@code tests/DRAFT/*.json}, {@code

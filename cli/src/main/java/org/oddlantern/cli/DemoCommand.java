@@ -19,9 +19,9 @@ import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planner;
 import org.oddlantern.internal.run.RunOrder;
 import org.oddlantern.schema.internal.KnownSchemas;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Mixin;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
 
 /** {@code odd-lantern demo}: starts the example service, runs its suites, stops it. */
 @Command(

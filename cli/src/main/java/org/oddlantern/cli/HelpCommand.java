@@ -2,10 +2,10 @@ package org.oddlantern.cli;
 
 import java.util.ArrayList;
 import java.util.List;
-import picocli.CommandLine;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
+import org.oddlantern.shaded.picocli.CommandLine;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Parameters;
+import org.oddlantern.shaded.picocli.CommandLine.Spec;
 
 /** {@code odd-lantern help}: what a command does, as its {@code --help} says. */
 @Command(name = "help", description = "Tells what a command does and which options it has.")

@@ -14,7 +14,7 @@ import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The successful replies with JSON in a journal, by the call they belong to. */
 final class JournalReplies {

@@ -7,7 +7,7 @@ import java.nio.file.Path;
 import java.util.Locale;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads the JSON files that are named on the command line. */
 final class JsonFiles {

@@ -6,9 +6,9 @@ import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planner;
 import org.oddlantern.internal.plan.Selection;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Mixin;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
 
 /** {@code odd-lantern list}: what there is to run, and who gives what to whom. */
 @Command(

@@ -7,12 +7,12 @@ import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import picocli.CommandLine;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.ScopeType;
-import picocli.CommandLine.Spec;
+import org.oddlantern.shaded.picocli.CommandLine;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.ParameterException;
+import org.oddlantern.shaded.picocli.CommandLine.ScopeType;
+import org.oddlantern.shaded.picocli.CommandLine.Spec;
 
 /** The command: parses its words, runs what they name, ends with an exit status. */
 @Command(

@@ -3,7 +3,7 @@ package org.oddlantern.cli;
 import java.util.List;
 import java.util.Map;
 import org.oddlantern.json.internal.OtherWords;
-import picocli.CommandLine;
+import org.oddlantern.shaded.picocli.CommandLine;
 
 /** What others call the options. */
 final class OptionWords {

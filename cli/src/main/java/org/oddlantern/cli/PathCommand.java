@@ -8,9 +8,9 @@ import org.oddlantern.json.DeadEnd;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.internal.JsonMapping;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Parameters;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Parameters;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** {@code odd-lantern path}: what a JSONPath finds in a file. */
 @Command(

@@ -10,10 +10,10 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.JoinedJournals;
 import org.oddlantern.internal.reports.folder.RunFolder;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Mixin;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Parameters;
 
 /** {@code odd-lantern report}: makes the reports of a run from its journal, or of several as one. */
 @Command(

@@ -20,7 +20,7 @@ import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
 import org.oddlantern.internal.reports.html.ReportScope;
-import picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
 
 /** What reports tell, for every command that makes some. */
 final class ReportOptions {

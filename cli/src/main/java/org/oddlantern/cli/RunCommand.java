@@ -1,9 +1,9 @@
 package org.oddlantern.cli;
 
 import java.util.concurrent.Callable;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Mixin;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
 
 /** {@code odd-lantern run}: runs compiled suites. */
 @Command(

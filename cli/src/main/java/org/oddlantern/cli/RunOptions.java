@@ -17,8 +17,8 @@ import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.run.AskedPart;
 import org.oddlantern.internal.run.RunNames;
 import org.oddlantern.internal.run.RunOrder;
-import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Mixin;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
 
 /** The options that every command that runs cases has. */
 final class RunOptions {

@@ -13,12 +13,12 @@ import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.OutputForm;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.schema.SchemaReader;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Parameters;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** {@code odd-lantern schema check}: whether files fit a schema. */
 @Command(

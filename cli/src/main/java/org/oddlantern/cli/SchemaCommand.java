@@ -1,9 +1,9 @@
 package org.oddlantern.cli;
 
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.ParameterException;
-import picocli.CommandLine.Spec;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Model.CommandSpec;
+import org.oddlantern.shaded.picocli.CommandLine.ParameterException;
+import org.oddlantern.shaded.picocli.CommandLine.Spec;
 
 /** {@code odd-lantern schema}: JSON Schema on files. */
 @Command(

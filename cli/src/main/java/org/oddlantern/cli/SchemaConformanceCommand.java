@@ -10,9 +10,9 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.schema.Draft;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Parameters;
 
 /** {@code odd-lantern schema conformance}: runs the standard's own test suite. */
 @Command(

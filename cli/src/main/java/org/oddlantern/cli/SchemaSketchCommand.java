@@ -15,10 +15,10 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.schema.Sketch;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Parameters;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** {@code odd-lantern schema sketch}: a first schema from samples. */
 @Command(

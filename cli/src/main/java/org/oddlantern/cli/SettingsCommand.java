@@ -7,8 +7,8 @@ import java.util.concurrent.Callable;
 import org.oddlantern.config.internal.SettingInForce;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
-import picocli.CommandLine.Command;
-import picocli.CommandLine.Mixin;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
+import org.oddlantern.shaded.picocli.CommandLine.Mixin;
 
 /** {@code odd-lantern settings}: what is in force, and where each value comes from. */
 @Command(

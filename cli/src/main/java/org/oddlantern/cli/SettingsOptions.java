@@ -5,7 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.internal.EnvironmentSettings;
 import org.oddlantern.config.internal.Settings;
-import picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
 
 /** Which settings hold, for every command that uses them. */
 final class SettingsOptions {

@@ -4,8 +4,8 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
+import org.oddlantern.shaded.picocli.CommandLine.Option;
+import org.oddlantern.shaded.picocli.CommandLine.Parameters;
 
 /** Where the suites are, for every command that looks at some. */
 final class SuiteOptions {

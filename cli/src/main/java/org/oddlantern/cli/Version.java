@@ -1,6 +1,6 @@
 package org.oddlantern.cli;
 
-import picocli.CommandLine.IVersionProvider;
+import org.oddlantern.shaded.picocli.CommandLine.IVersionProvider;
 
 /** Tells the version of this build. */
 final class Version implements IVersionProvider {

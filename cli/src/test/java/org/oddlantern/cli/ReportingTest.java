@@ -12,7 +12,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What a run tells and keeps besides its pages, and what is different from an earlier one. */
 class ReportingTest {

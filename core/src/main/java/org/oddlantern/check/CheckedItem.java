@@ -6,7 +6,7 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Lets a check look at a list item, which is evidence of its own then. */
 record CheckedItem(Check check) implements ComposedShape {

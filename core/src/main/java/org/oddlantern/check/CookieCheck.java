@@ -10,7 +10,7 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.node.MissingNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
 /** Asks about a cookie that a reply sets. */
 record CookieCheck(String words, String name, Shape shape) implements Check {

@@ -12,7 +12,7 @@ import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list in which no two items are equal. */
 record DistinctShape() implements Shape {

@@ -11,7 +11,7 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A list whose every item has a shape; over no item at all it does not hold. Every bad item is told, by

@@ -7,7 +7,7 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** An object with certain fields, whatever their values. */
 record FieldNames(List<String> names, boolean only) implements Shape {

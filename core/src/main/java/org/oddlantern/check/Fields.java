@@ -13,7 +13,7 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.ChangedPlaces;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * An object field by field; other fields may be there unless it is closed with {@link #only()}. Made by

@@ -3,7 +3,7 @@ package org.oddlantern.check;
 import org.oddlantern.schema.internal.text.Codes;
 import org.oddlantern.schema.internal.text.DateTimes;
 import org.oddlantern.schema.internal.text.Mail;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Tells texts that are written by a standard's rules. */
 final class Formats {

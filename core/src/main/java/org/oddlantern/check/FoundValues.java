@@ -6,7 +6,7 @@ import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.Identity;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The places of what a path found. */
 record FoundValues(JsonPath path, List<Found> found) {

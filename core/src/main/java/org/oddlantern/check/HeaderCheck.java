@@ -9,8 +9,8 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.node.MissingNode;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** Asks about a header; one fitting value of several is enough. */
 record HeaderCheck(String words, String name, Shape shape) implements Check {

@@ -6,7 +6,7 @@ import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A value inside a body, looked at by itself. */
 final class ItemEvidence extends JudgedEvidence {

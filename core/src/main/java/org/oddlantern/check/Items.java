@@ -12,7 +12,7 @@ import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A list of certain items, each a value or a shape, in their order or in any. Made by {@link

@@ -10,7 +10,7 @@ import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list of certain items in any order, one for each of the wanted. */
 record ItemsInAnyOrder(List<Shape> wanted) implements ComposedShape {

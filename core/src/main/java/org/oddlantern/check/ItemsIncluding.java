@@ -10,7 +10,7 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list in which, among others, certain items are, each of its own. */
 record ItemsIncluding(List<Shape> wanted) implements ComposedShape {

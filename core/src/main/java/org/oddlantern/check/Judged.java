@@ -13,7 +13,7 @@ import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.TypeMismatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A value that a function finds no problems with; also a check of a whole body. Made by {@link

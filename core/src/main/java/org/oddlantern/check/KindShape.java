@@ -6,7 +6,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A shape that one question about the value decides. */
 record KindShape(String words, Predicate<JsonNode> question) implements Shape {

@@ -16,7 +16,7 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.WantedValue;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Gives each wanted shape an item of its own, as many as can be. Plain values come first: they fit equal

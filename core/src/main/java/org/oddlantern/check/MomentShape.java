@@ -15,7 +15,7 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Decimals;
 import org.oddlantern.json.internal.EpochNumber;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A text that tells a date or a moment between two others, both included. Dates compare with dates,

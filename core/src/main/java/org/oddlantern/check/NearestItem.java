@@ -5,7 +5,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Identity;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The item of a list that is nearest to a shape, by how little keeps it from having it. */
 record NearestItem(int index, JsonNode item, List<Finding> findings, int looked) {

@@ -8,7 +8,7 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A value that is there and does not have a shape. */
 record NotShape(Shape shape) implements ComposedShape {

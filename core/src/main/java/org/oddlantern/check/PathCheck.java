@@ -16,8 +16,8 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Schema;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** Asks about what a path of the JSON body leads to. */
 record PathCheck(String words, JsonPath path, Shape shape) implements Check {

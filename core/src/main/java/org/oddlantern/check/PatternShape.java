@@ -8,7 +8,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A text that matches a pattern of {@link Pattern} as a whole. */
 record PatternShape(Pattern pattern) implements Shape {

@@ -12,7 +12,7 @@ import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.schema.Schema;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * The shapes a value may have. Wherever a shape may stand, a plain value may stand too, null included,

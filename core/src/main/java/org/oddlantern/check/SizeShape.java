@@ -7,8 +7,8 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.IntNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.IntNode;
 
 /** Counts items, fields or code points and asks a shape about the number. */
 record SizeShape(Shape number) implements ComposedShape {

@@ -7,7 +7,7 @@ import org.oddlantern.http.Reply;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import tools.jackson.databind.node.IntNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.IntNode;
 
 /** Asks about the status; the reply then counts as looked at. */
 record StatusCheck(String words, String wanted, Shape shape) implements Check {

@@ -6,7 +6,7 @@ import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** Asks about a body as the text that it is. */
 record TextCheck(String words, Shape shape) implements Check {

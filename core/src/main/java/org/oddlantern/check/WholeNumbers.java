@@ -2,7 +2,7 @@ package org.oddlantern.check;
 
 import java.math.BigDecimal;
 import org.oddlantern.json.internal.Decimals;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Tells numbers without a fraction, whatever their writing. */
 final class WholeNumbers {

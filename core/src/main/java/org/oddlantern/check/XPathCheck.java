@@ -8,9 +8,9 @@ import org.oddlantern.evidence.internal.NotWhatItClaims;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;
-import tools.jackson.databind.JsonNode;
 
 /** Asks about what an XPath selects in an XML body. */
 record XPathCheck(String words, String expression, Map<String, String> namespaces, Shape shape)

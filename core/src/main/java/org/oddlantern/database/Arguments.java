@@ -14,7 +14,7 @@ import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.Decimals;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * What is given for the question marks of a statement.

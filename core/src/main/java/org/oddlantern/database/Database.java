@@ -15,9 +15,9 @@ import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.LongNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.LongNode;
 
 /**
  * A database behind a service, reached over JDBC with any driver on the class path of the suites. It is

@@ -17,8 +17,8 @@ import org.oddlantern.json.Secret;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.xml.Xml;
-import tools.jackson.databind.JsonNode;
 
 /**
  * What a database answered: a row as a JSON object, rows as a list, or a count. Shapes may be given to

@@ -9,9 +9,9 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** Reads what a query gives, as a list of objects. */
 final class Rows {

@@ -24,11 +24,11 @@ import java.util.Base64;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.NullNode;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.NullNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /**
  * Turns what a driver gives into JSON as an API would tell it: numbers without loss, dates and times as

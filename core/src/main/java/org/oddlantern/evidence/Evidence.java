@@ -3,9 +3,9 @@ package org.oddlantern.evidence;
 import java.util.List;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;
-import tools.jackson.databind.JsonNode;
 
 /**
  * Something checks can be put to: a reply, what a database answered, an item of a list. Reading from

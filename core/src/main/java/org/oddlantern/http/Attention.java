@@ -15,7 +15,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * What a case has looked at in one reply, and what is due at its end: an error status or GraphQL errors

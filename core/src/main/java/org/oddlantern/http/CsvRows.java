@@ -2,10 +2,10 @@ package org.oddlantern.http;
 
 import org.oddlantern.internal.CsvTable;
 import org.oddlantern.json.internal.UntypedText;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** Makes a CSV table a list of objects, whose values are texts without a kind. */
 final class CsvRows {

@@ -5,7 +5,7 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What was taken from a reply, looked at by itself; what is asked of it stands with the reply. */
 final class DerivedEvidence extends JudgedEvidence {

@@ -6,7 +6,7 @@ import java.util.Collection;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
-import tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
 
 /** A parameter of a query or a field of a form. */
 record NamedValue(String name, Object value) {

@@ -6,7 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.JsonPath;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * How the next page of a list is found. One of your own is a lambda.

@@ -11,9 +11,9 @@ import java.util.Set;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.internal.Needed;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 
 /**
  * A list that came in pages. Immutable and thread-safe.

@@ -23,8 +23,8 @@ import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.xml.Xml;
-import tools.jackson.databind.JsonNode;
 
 /**
  * What came back. A reply with an error status (4xx, 5xx) that no status check and no call of {@link

@@ -8,7 +8,7 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Makes the checks on a reply and reads from it. */
 final class ReplyJudging extends JudgedEvidence {

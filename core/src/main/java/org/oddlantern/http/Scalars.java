@@ -2,7 +2,7 @@ package org.oddlantern.http;
 
 import org.oddlantern.json.internal.Decimals;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Single values as text on the wire, outside of JSON: in addresses, forms and parts. */
 final class Scalars {

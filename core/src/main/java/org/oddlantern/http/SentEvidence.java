@@ -11,7 +11,7 @@ import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A request as it was sent, looked at like a reply. */
 final class SentEvidence extends JudgedEvidence {

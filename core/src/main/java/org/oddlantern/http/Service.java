@@ -16,7 +16,6 @@ import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * An HTTP API under test: its address and what is said once for every call. Immutable and thread-safe.
@@ -285,12 +284,17 @@ public final class Service {
   }
 
   /**
-   * This service with values written and read by a mapper of one's own.
+   * This service with values written and read by a mapper of one's own, so that they travel as the service
+   * has them. Secrets, key records and payloads inside them still travel as they do here, by Jackson 2 and
+   * 3 wherever they stand, by others in maps and lists.
    *
-   * @param mapper the mapper; it is copied, not changed
+   * @param mapper an {@code ObjectMapper} of Jackson 2 or 3, which is copied, not changed; anything else
+   *     with such a pair of methods ({@code toJson(Object)} and {@code fromJson(String, Class)}); or a
+   *     {@link org.oddlantern.json.JsonCodec}
    * @return the service
+   * @throws IllegalArgumentException if it is none of these
    */
-  public Service mapper(JsonMapper mapper) {
+  public Service mapper(Object mapper) {
     Needed.of(mapper, "mapper(mapper): mapper");
     return with(profile.mapping(JsonMapping.of(mapper)));
   }

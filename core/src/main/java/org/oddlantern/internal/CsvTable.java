@@ -5,13 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.StreamReadConstraints;
-import tools.jackson.databind.MappingIterator;
-import tools.jackson.dataformat.csv.CsvFactory;
-import tools.jackson.dataformat.csv.CsvMapper;
-import tools.jackson.dataformat.csv.CsvReadFeature;
-import tools.jackson.dataformat.csv.CsvSchema;
+import org.oddlantern.shaded.tools.jackson.core.JacksonException;
+import org.oddlantern.shaded.tools.jackson.core.StreamReadConstraints;
+import org.oddlantern.shaded.tools.jackson.databind.MappingIterator;
+import org.oddlantern.shaded.tools.jackson.dataformat.csv.CsvFactory;
+import org.oddlantern.shaded.tools.jackson.dataformat.csv.CsvMapper;
+import org.oddlantern.shaded.tools.jackson.dataformat.csv.CsvReadFeature;
+import org.oddlantern.shaded.tools.jackson.dataformat.csv.CsvSchema;
 
 /**
  * A text as CSV (RFC 4180) with a line of names. Every line has as many cells as there are names; an empty

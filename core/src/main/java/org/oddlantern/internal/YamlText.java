@@ -1,11 +1,11 @@
 package org.oddlantern.internal;
 
 import java.util.Optional;
-import org.snakeyaml.engine.v2.api.LoadSettings;
-import org.snakeyaml.engine.v2.api.lowlevel.Compose;
-import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
-import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
-import org.snakeyaml.engine.v2.nodes.Node;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.api.LoadSettings;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.api.lowlevel.Compose;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
 
 /** Reads YAML 1.2 as nodes, which know their lines and keep numbers as they are written. */
 public final class YamlText {

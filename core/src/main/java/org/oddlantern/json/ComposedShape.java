@@ -1,8 +1,8 @@
 package org.oddlantern.json;
 
 import java.util.List;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 
 /**
  * A shape made of shapes or values, which are what decides how a text without a kind is read: a negation

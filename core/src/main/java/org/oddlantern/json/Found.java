@@ -1,6 +1,6 @@
 package org.oddlantern.json;
 
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A value that a path leads to, and its place.

@@ -14,8 +14,8 @@ import org.oddlantern.json.internal.path.Query;
 import org.oddlantern.json.internal.path.Search;
 import org.oddlantern.json.internal.path.Segment;
 import org.oddlantern.json.internal.path.Selector;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.MissingNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
 /**
  * A path into a JSON tree, all of RFC 9535: names, indexes, slices, wildcards, descendants, filters and

@@ -2,7 +2,7 @@ package org.oddlantern.json;
 
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Something that stands for a JSON tree and is written as that tree, at any depth. */
 public interface JsonSource {

@@ -5,7 +5,7 @@ import java.util.Deque;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.path.PathScanner;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A place in a JSON tree. It prints as a JSONPath (RFC 9535) that leads there, in shorthand where the

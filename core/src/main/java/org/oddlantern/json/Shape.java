@@ -7,7 +7,7 @@ import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.UntypedTexts;
 import org.oddlantern.json.internal.WantedValue;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * What a value looks like. Shapes come from {@code org.oddlantern.check.Shapes}; one of your own is a

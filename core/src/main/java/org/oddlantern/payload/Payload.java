@@ -12,7 +12,7 @@ import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A JSON body under construction, from a record, a map, a text or a file, with values set and removed

@@ -8,8 +8,8 @@ import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.KnownSchemas;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /**
  * A JSON Schema, drafts 4, 6, 7, 2019-09 and 2020-12, read and ready to judge. It is a shape, so it may

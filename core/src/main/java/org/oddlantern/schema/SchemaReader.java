@@ -16,7 +16,7 @@ import org.oddlantern.schema.internal.MetaSchemas;
 import org.oddlantern.schema.internal.ReadingRules;
 import org.oddlantern.schema.internal.text.Format;
 import org.oddlantern.schema.internal.text.KnownFormats;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Reads JSON Schemas by rules of one's own: another draft where none is named, formats that only

@@ -2,9 +2,9 @@ package org.oddlantern.schema;
 
 import java.util.List;
 import org.oddlantern.schema.internal.SeenValues;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /**
  * Makes a first schema from samples, to be tightened by hand: types, fields that are always there,

@@ -16,7 +16,7 @@ import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.TypeMismatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Samples in a file: CSV (RFC 4180) with the names of the components in its first line, or a JSON list of

@@ -14,13 +14,13 @@ import javax.xml.xpath.XPathFactoryConfigurationException;
 import javax.xml.xpath.XPathNodes;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.UntypedTexts;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.BooleanNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.DecimalNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 import org.w3c.dom.Document;
 import org.w3c.dom.Node;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.BooleanNode;
-import tools.jackson.databind.node.DecimalNode;
-import tools.jackson.databind.node.MissingNode;
-import tools.jackson.databind.node.StringNode;
 
 /**
  * What an expression gives for a document.

@@ -10,9 +10,9 @@ import java.util.Optional;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Finding;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.w3c.dom.Document;
 import org.xml.sax.InputSource;
-import tools.jackson.databind.JsonNode;
 
 /**
  * An XML document (XML 1.0 with namespaces), read without external entities and without document type

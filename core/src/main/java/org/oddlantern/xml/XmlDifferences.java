@@ -9,9 +9,9 @@ import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 import org.w3c.dom.Attr;
 import org.w3c.dom.Element;
-import tools.jackson.databind.node.StringNode;
 
 /** Compares two elements with all that is in them; of one comparison. */
 final class XmlDifferences {

@@ -21,8 +21,8 @@ import org.oddlantern.http.Service;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.testing.RawServer;
-import tools.jackson.databind.JsonNode;
 
 /** Checks on replies that came over a socket. */
 class ChecksTest {

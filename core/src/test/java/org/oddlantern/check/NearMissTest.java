@@ -28,8 +28,8 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.testing.TestService;
-import tools.jackson.databind.JsonNode;
 
 /** What a hint says when it is right, and that it stays silent where it only nearly is. */
 class NearMissTest {

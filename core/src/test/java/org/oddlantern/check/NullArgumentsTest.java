@@ -37,8 +37,8 @@ import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
 import org.oddlantern.payload.Payload;
 import org.oddlantern.schema.Schema;
+import org.oddlantern.shaded.tools.jackson.databind.json.JsonMapper;
 import org.oddlantern.xml.Xml;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What must not be null says so: every public method that suites call, each parameter in turn. */
 class NullArgumentsTest {

@@ -26,8 +26,8 @@ import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.testing.TestService;
-import tools.jackson.databind.JsonNode;
 
 /**
  * Tens of thousands of questions made by chance, each judged twice: by the library, and by {@link

@@ -18,7 +18,7 @@ import org.oddlantern.json.BadPath;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * The compliance test suite for RFC 9535, normalized paths included. It is fetched by {@code

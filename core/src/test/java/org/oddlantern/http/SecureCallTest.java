@@ -19,27 +19,27 @@ import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import javax.net.ssl.SSLSession;
-import org.apache.hc.core5.http.EntityDetails;
-import org.apache.hc.core5.http.HttpRequest;
-import org.apache.hc.core5.http.Message;
-import org.apache.hc.core5.http.URIScheme;
-import org.apache.hc.core5.http.impl.bootstrap.HttpAsyncServer;
-import org.apache.hc.core5.http.nio.AsyncRequestConsumer;
-import org.apache.hc.core5.http.nio.AsyncServerRequestHandler;
-import org.apache.hc.core5.http.nio.entity.StringAsyncEntityConsumer;
-import org.apache.hc.core5.http.nio.support.AsyncResponseBuilder;
-import org.apache.hc.core5.http.nio.support.BasicRequestConsumer;
-import org.apache.hc.core5.http.protocol.HttpContext;
-import org.apache.hc.core5.http2.HttpVersionPolicy;
-import org.apache.hc.core5.http2.impl.nio.bootstrap.H2ServerBootstrap;
-import org.apache.hc.core5.http2.ssl.H2ServerTlsStrategy;
-import org.apache.hc.core5.io.CloseMode;
-import org.apache.hc.core5.reactor.ListenerEndpoint;
-import org.apache.hc.core5.reactor.ssl.SSLBufferMode;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.json.Secret;
+import org.oddlantern.shaded.org.apache.hc.core5.http.EntityDetails;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpRequest;
+import org.oddlantern.shaded.org.apache.hc.core5.http.Message;
+import org.oddlantern.shaded.org.apache.hc.core5.http.URIScheme;
+import org.oddlantern.shaded.org.apache.hc.core5.http.impl.bootstrap.HttpAsyncServer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.AsyncRequestConsumer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.AsyncServerRequestHandler;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.entity.StringAsyncEntityConsumer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.support.AsyncResponseBuilder;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.support.BasicRequestConsumer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.protocol.HttpContext;
+import org.oddlantern.shaded.org.apache.hc.core5.http2.HttpVersionPolicy;
+import org.oddlantern.shaded.org.apache.hc.core5.http2.impl.nio.bootstrap.H2ServerBootstrap;
+import org.oddlantern.shaded.org.apache.hc.core5.http2.ssl.H2ServerTlsStrategy;
+import org.oddlantern.shaded.org.apache.hc.core5.io.CloseMode;
+import org.oddlantern.shaded.org.apache.hc.core5.reactor.ListenerEndpoint;
+import org.oddlantern.shaded.org.apache.hc.core5.reactor.ssl.SSLBufferMode;
 import org.oddlantern.testing.EchoService;
 import org.oddlantern.testing.TestIdentity;
 
@@ -234,12 +234,13 @@ class SecureCallTest {
     @Override
     public void handle(
         Message<HttpRequest, String> message, ResponseTrigger trigger, HttpContext context)
-        throws org.apache.hc.core5.http.HttpException, IOException {
+        throws org.oddlantern.shaded.org.apache.hc.core5.http.HttpException, IOException {
       if (message.getHead().getPath().equals("/never")) {
         return;
       }
       SSLSession session =
-          ((org.apache.hc.core5.http.protocol.HttpCoreContext) context).getSSLSession();
+          ((org.oddlantern.shaded.org.apache.hc.core5.http.protocol.HttpCoreContext) context)
+              .getSSLSession();
       String who;
       try {
         who = session.getPeerPrincipal().getName();

@@ -161,7 +161,7 @@ class DiagnosisTest {
         twice.stream().map(Finding::got).toList());
   }
 
-  private static tools.jackson.databind.JsonNode json(String text) {
+  private static org.oddlantern.shaded.tools.jackson.databind.JsonNode json(String text) {
     return JsonMapping.standard().parse(text.replace('\'', '"'));
   }
 }

@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.path.KnownPaths;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Facts from RFC 9535, sections 2.2, 2.3 and 2.7. */
 class JsonPathTest {

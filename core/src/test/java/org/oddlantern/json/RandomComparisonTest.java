@@ -15,10 +15,10 @@ import org.junit.jupiter.api.Test;
 import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** What must hold for whatever values, tried on thousands made by chance (and the same ones every time). */
 class RandomComparisonTest {

@@ -27,9 +27,9 @@ import org.junit.jupiter.api.Test;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.TypeMismatch;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.DoubleNode;
-import tools.jackson.databind.node.FloatNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.DoubleNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.FloatNode;
 
 /** What is read as a type is that type, or it is refused with a sentence: nothing is bent. */
 class TypedReadingTest {

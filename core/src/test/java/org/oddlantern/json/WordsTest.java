@@ -11,8 +11,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.MissingNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
 /** How values and items are told. */
 class WordsTest {

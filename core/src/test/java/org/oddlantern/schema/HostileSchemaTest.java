@@ -16,8 +16,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** Schemas and values that would hang, exhaust or crash a checker that trusts them. */
 class HostileSchemaTest {

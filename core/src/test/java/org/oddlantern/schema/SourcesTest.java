@@ -25,7 +25,7 @@ import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.internal.KnownSchemas;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Where schemas come from, what they refer to, and what is said of those that cannot be used. */
 class SourcesTest {

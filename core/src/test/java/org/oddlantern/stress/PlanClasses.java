@@ -1,6 +1,6 @@
 package org.oddlantern.stress;
 
-import static org.objectweb.asm.Opcodes.*;
+import static org.oddlantern.shaded.org.objectweb.asm.Opcodes.*;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -8,12 +8,12 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.objectweb.asm.AnnotationVisitor;
-import org.objectweb.asm.ClassWriter;
-import org.objectweb.asm.MethodVisitor;
-import org.objectweb.asm.Type;
 import org.oddlantern.internal.plan.ValueParameter;
 import org.oddlantern.payload.Fresh;
+import org.oddlantern.shaded.org.objectweb.asm.AnnotationVisitor;
+import org.oddlantern.shaded.org.objectweb.asm.ClassWriter;
+import org.oddlantern.shaded.org.objectweb.asm.MethodVisitor;
+import org.oddlantern.shaded.org.objectweb.asm.Type;
 import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Changes;

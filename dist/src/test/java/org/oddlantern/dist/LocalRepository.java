@@ -32,11 +32,11 @@ final class LocalRepository {
     }
     Path own = org.resolve("oddlantern");
     put(own, "odd-lantern-parent", ROOT.resolve("pom.xml"), null);
-    for (String module : List.of("core", "reports", "junit")) {
-      String name = "odd-lantern-" + module;
-      put(own, name, ROOT.resolve(module + "/pom.xml"), jar(module, name));
-    }
-    put(own, "odd-lantern", ROOT.resolve("bundle/pom.xml"), jar("bundle", "odd-lantern"));
+    put(
+        own,
+        "odd-lantern",
+        ROOT.resolve("bundle/target/published-pom.xml"),
+        jar("bundle", "odd-lantern"));
     put(
         own,
         "odd-lantern-dist",

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import org.snakeyaml.engine.v2.nodes.Node;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
 
 /**
  * What the settings say of earlier runs.

@@ -6,7 +6,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaReader;
-import org.snakeyaml.engine.v2.nodes.Node;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
 
 /**
  * What the settings say of JSON Schemas.

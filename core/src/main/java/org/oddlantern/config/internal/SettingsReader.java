@@ -14,7 +14,7 @@ import org.oddlantern.json.BadPath;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import org.snakeyaml.engine.v2.nodes.Node;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
 
 /** Turns the text of {@code odd-lantern.yaml} into settings, or says in which line it is wrong. */
 final class SettingsReader {

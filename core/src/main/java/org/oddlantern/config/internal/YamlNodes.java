@@ -6,11 +6,11 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.internal.YamlText;
-import org.snakeyaml.engine.v2.nodes.MappingNode;
-import org.snakeyaml.engine.v2.nodes.Node;
-import org.snakeyaml.engine.v2.nodes.NodeTuple;
-import org.snakeyaml.engine.v2.nodes.ScalarNode;
-import org.snakeyaml.engine.v2.nodes.SequenceNode;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.MappingNode;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.NodeTuple;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.ScalarNode;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.SequenceNode;
 
 /** Reads YAML 1.2 as nodes, which know their lines, and refuses what is not of the kind wanted. */
 record YamlNodes(String origin) {

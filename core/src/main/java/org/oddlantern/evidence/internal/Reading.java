@@ -12,7 +12,7 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.TypeMismatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads typed values from evidence, or says how far it came. */
 record Reading(JudgedEvidence evidence, String words, Class<?> type) {

@@ -8,10 +8,10 @@ import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.TextReadings;
 import org.oddlantern.json.internal.TypeMismatch;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.StringNode;
 
 /** Reads typed values from an XML body, where everything is text. */
 record XmlReading(JudgedEvidence evidence, String path, Class<?> type) {

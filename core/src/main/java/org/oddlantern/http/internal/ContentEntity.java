@@ -3,8 +3,8 @@ package org.oddlantern.http.internal;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
-import org.apache.hc.core5.http.io.entity.AbstractHttpEntity;
 import org.oddlantern.http.Content;
+import org.oddlantern.shaded.org.apache.hc.core5.http.io.entity.AbstractHttpEntity;
 
 /** Content as the HTTP client takes it: written piece by piece. */
 final class ContentEntity extends AbstractHttpEntity {

@@ -5,10 +5,10 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.util.Set;
-import org.apache.hc.core5.http.nio.AsyncEntityProducer;
-import org.apache.hc.core5.http.nio.DataStreamChannel;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.Content;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.AsyncEntityProducer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.DataStreamChannel;
 
 /** Content as the HTTP client's core takes it: piece by piece, when there is room for one. */
 final class ContentProducer implements AsyncEntityProducer {

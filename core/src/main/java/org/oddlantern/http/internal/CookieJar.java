@@ -4,17 +4,17 @@ import java.net.URI;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
-import org.apache.hc.client5.http.cookie.BasicCookieStore;
-import org.apache.hc.client5.http.cookie.Cookie;
-import org.apache.hc.client5.http.cookie.CookieOrigin;
-import org.apache.hc.client5.http.cookie.CookiePriorityComparator;
-import org.apache.hc.client5.http.cookie.CookieSpec;
-import org.apache.hc.client5.http.cookie.MalformedCookieException;
-import org.apache.hc.client5.http.cookie.SetCookie;
-import org.apache.hc.client5.http.impl.cookie.RFC6265LaxSpec;
-import org.apache.hc.core5.http.message.BasicHeader;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.internal.CookieText;
+import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.BasicCookieStore;
+import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.Cookie;
+import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.CookieOrigin;
+import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.CookiePriorityComparator;
+import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.CookieSpec;
+import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.MalformedCookieException;
+import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.SetCookie;
+import org.oddlantern.shaded.org.apache.hc.client5.http.impl.cookie.RFC6265LaxSpec;
+import org.oddlantern.shaded.org.apache.hc.core5.http.message.BasicHeader;
 
 /** The cookies one case was given, and which of them go where (RFC 6265). Thread-safe. */
 public final class CookieJar {

@@ -6,12 +6,12 @@ import java.net.UnknownHostException;
 import java.time.Duration;
 import java.util.zip.ZipException;
 import javax.net.ssl.SSLException;
-import org.apache.hc.client5.http.ConnectTimeoutException;
-import org.apache.hc.core5.http.ConnectionClosedException;
-import org.apache.hc.core5.http.HttpException;
-import org.apache.hc.core5.http.MessageConstraintException;
-import org.apache.hc.core5.http.NoHttpResponseException;
 import org.oddlantern.http.WireRequest;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ConnectTimeoutException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ConnectionClosedException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.MessageConstraintException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.NoHttpResponseException;
 
 /** Says in a sentence why an exchange ended without a whole reply. */
 final class FaultWords {

@@ -9,26 +9,26 @@ import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
-import org.apache.hc.client5.http.async.methods.AbstractBinResponseConsumer;
-import org.apache.hc.client5.http.ssl.ClientTlsStrategyBuilder;
-import org.apache.hc.client5.http.ssl.HostnameVerificationPolicy;
-import org.apache.hc.client5.http.ssl.NoopHostnameVerifier;
-import org.apache.hc.core5.http.ContentType;
-import org.apache.hc.core5.http.HttpHost;
-import org.apache.hc.core5.http.HttpResponse;
-import org.apache.hc.core5.http.config.CharCodingConfig;
-import org.apache.hc.core5.http.impl.bootstrap.HttpAsyncRequester;
-import org.apache.hc.core5.http.message.BasicHttpRequest;
-import org.apache.hc.core5.http.nio.support.BasicRequestProducer;
-import org.apache.hc.core5.http2.HttpVersionPolicy;
-import org.apache.hc.core5.http2.config.H2Config;
-import org.apache.hc.core5.http2.impl.nio.bootstrap.H2RequesterBootstrap;
-import org.apache.hc.core5.io.CloseMode;
-import org.apache.hc.core5.util.Timeout;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.http.WireRequest;
+import org.oddlantern.shaded.org.apache.hc.client5.http.async.methods.AbstractBinResponseConsumer;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.ClientTlsStrategyBuilder;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.HostnameVerificationPolicy;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.NoopHostnameVerifier;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ContentType;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpHost;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpResponse;
+import org.oddlantern.shaded.org.apache.hc.core5.http.config.CharCodingConfig;
+import org.oddlantern.shaded.org.apache.hc.core5.http.impl.bootstrap.HttpAsyncRequester;
+import org.oddlantern.shaded.org.apache.hc.core5.http.message.BasicHttpRequest;
+import org.oddlantern.shaded.org.apache.hc.core5.http.nio.support.BasicRequestProducer;
+import org.oddlantern.shaded.org.apache.hc.core5.http2.HttpVersionPolicy;
+import org.oddlantern.shaded.org.apache.hc.core5.http2.config.H2Config;
+import org.oddlantern.shaded.org.apache.hc.core5.http2.impl.nio.bootstrap.H2RequesterBootstrap;
+import org.oddlantern.shaded.org.apache.hc.core5.io.CloseMode;
+import org.oddlantern.shaded.org.apache.hc.core5.util.Timeout;
 
 /**
  * HTTP over TLS in the version that both sides agree on (ALPN, RFC 7301): HTTP/2 where the service
@@ -133,7 +133,7 @@ final class NegotiatedClient {
         throw new IllegalStateException("a reply begins before it ends");
       }
       List<Header> fields = new ArrayList<>();
-      for (org.apache.hc.core5.http.Header header : came.getHeaders()) {
+      for (org.oddlantern.shaded.org.apache.hc.core5.http.Header header : came.getHeaders()) {
         fields.add(PooledTransport.header(header));
       }
       String reason = came.getReasonPhrase();

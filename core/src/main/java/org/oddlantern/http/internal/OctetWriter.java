@@ -2,13 +2,13 @@ package org.oddlantern.http.internal;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import org.apache.hc.core5.http.ClassicHttpRequest;
-import org.apache.hc.core5.http.HttpException;
-import org.apache.hc.core5.http.impl.io.DefaultHttpRequestWriter;
-import org.apache.hc.core5.http.io.HttpMessageWriter;
-import org.apache.hc.core5.http.io.HttpTransportMetrics;
-import org.apache.hc.core5.http.io.SessionOutputBuffer;
-import org.apache.hc.core5.util.CharArrayBuffer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpRequest;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.impl.io.DefaultHttpRequestWriter;
+import org.oddlantern.shaded.org.apache.hc.core5.http.io.HttpMessageWriter;
+import org.oddlantern.shaded.org.apache.hc.core5.http.io.HttpTransportMetrics;
+import org.oddlantern.shaded.org.apache.hc.core5.http.io.SessionOutputBuffer;
+import org.oddlantern.shaded.org.apache.hc.core5.util.CharArrayBuffer;
 
 /** Writes each letter of a head as the byte that it stands for; the client would write some as '?'. */
 final class OctetWriter implements HttpMessageWriter<ClassicHttpRequest> {

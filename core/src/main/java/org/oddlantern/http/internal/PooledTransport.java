@@ -9,22 +9,22 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
-import org.apache.hc.client5.http.config.ConnectionConfig;
-import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
-import org.apache.hc.client5.http.impl.classic.HttpClients;
-import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
-import org.apache.hc.client5.http.ssl.DefaultClientTlsStrategy;
-import org.apache.hc.client5.http.ssl.HostnameVerificationPolicy;
-import org.apache.hc.client5.http.ssl.NoopHostnameVerifier;
-import org.apache.hc.core5.http.ClassicHttpResponse;
-import org.apache.hc.core5.http.HttpEntity;
-import org.apache.hc.core5.http.HttpHost;
-import org.apache.hc.core5.util.Timeout;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.http.WireRequest;
+import org.oddlantern.shaded.org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
+import org.oddlantern.shaded.org.apache.hc.client5.http.config.ConnectionConfig;
+import org.oddlantern.shaded.org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
+import org.oddlantern.shaded.org.apache.hc.client5.http.impl.classic.HttpClients;
+import org.oddlantern.shaded.org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.DefaultClientTlsStrategy;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.HostnameVerificationPolicy;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.NoopHostnameVerifier;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpResponse;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpEntity;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpHost;
+import org.oddlantern.shaded.org.apache.hc.core5.util.Timeout;
 
 /**
  * HTTP over kept connections, by the barest forms of the client, which are also its fastest: they never
@@ -149,7 +149,7 @@ public final class PooledTransport implements Transport {
       throws IOException {
     progress.statusCame(response.getCode());
     List<Header> fields = new ArrayList<>();
-    for (org.apache.hc.core5.http.Header header : response.getHeaders()) {
+    for (org.oddlantern.shaded.org.apache.hc.core5.http.Header header : response.getHeaders()) {
       fields.add(header(header));
     }
     Headers headers = new Headers(fields);
@@ -160,7 +160,7 @@ public final class PooledTransport implements Transport {
         body(response.getEntity(), headers, progress));
   }
 
-  static Header header(org.apache.hc.core5.http.Header came) {
+  static Header header(org.oddlantern.shaded.org.apache.hc.core5.http.Header came) {
     String value = came.getValue() == null ? "" : came.getValue();
     return new Header(came.getName(), HeaderText.came(came.getName(), value));
   }

@@ -7,20 +7,20 @@ import java.net.Socket;
 import java.net.SocketException;
 import javax.net.ssl.SSLSession;
 import javax.net.ssl.SSLSocket;
-import org.apache.hc.client5.http.io.ManagedHttpClientConnection;
-import org.apache.hc.core5.http.ClassicHttpRequest;
-import org.apache.hc.core5.http.ClassicHttpResponse;
-import org.apache.hc.core5.http.Header;
-import org.apache.hc.core5.http.HttpException;
-import org.apache.hc.core5.http.NoHttpResponseException;
-import org.apache.hc.core5.http.config.Http1Config;
-import org.apache.hc.core5.http.impl.io.DefaultBHttpClientConnection;
-import org.apache.hc.core5.http.impl.io.SocketHolder;
-import org.apache.hc.core5.http.io.HttpConnectionFactory;
-import org.apache.hc.core5.http.io.SessionInputBuffer;
-import org.apache.hc.core5.io.CloseMode;
-import org.apache.hc.core5.util.Timeout;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.shaded.org.apache.hc.client5.http.io.ManagedHttpClientConnection;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpRequest;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpResponse;
+import org.oddlantern.shaded.org.apache.hc.core5.http.Header;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.NoHttpResponseException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.config.Http1Config;
+import org.oddlantern.shaded.org.apache.hc.core5.http.impl.io.DefaultBHttpClientConnection;
+import org.oddlantern.shaded.org.apache.hc.core5.http.impl.io.SocketHolder;
+import org.oddlantern.shaded.org.apache.hc.core5.http.io.HttpConnectionFactory;
+import org.oddlantern.shaded.org.apache.hc.core5.http.io.SessionInputBuffer;
+import org.oddlantern.shaded.org.apache.hc.core5.io.CloseMode;
+import org.oddlantern.shaded.org.apache.hc.core5.util.Timeout;
 
 /**
  * A connection that writes no wire log, since that would hold every secret, takes nothing but HTTP for

@@ -3,10 +3,10 @@ package org.oddlantern.http.internal;
 import java.io.IOException;
 import java.net.Socket;
 import javax.net.ssl.SSLSocket;
-import org.apache.hc.client5.http.ssl.DefaultClientTlsStrategy;
-import org.apache.hc.client5.http.ssl.TlsSocketStrategy;
-import org.apache.hc.core5.http.protocol.HttpContext;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.DefaultClientTlsStrategy;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.TlsSocketStrategy;
+import org.oddlantern.shaded.org.apache.hc.core5.http.protocol.HttpContext;
 
 /** TLS as the JDK trusts it, set up at the first secured connection: many runs have none, and it costs. */
 final class StandardTls implements TlsSocketStrategy {

@@ -1,12 +1,12 @@
 package org.oddlantern.http.internal;
 
 import java.io.IOException;
-import org.apache.hc.core5.http.ClassicHttpResponse;
-import org.apache.hc.core5.http.HttpException;
-import org.apache.hc.core5.http.ProtocolException;
-import org.apache.hc.core5.http.config.Http1Config;
-import org.apache.hc.core5.http.impl.io.DefaultHttpResponseParser;
-import org.apache.hc.core5.util.CharArrayBuffer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpResponse;
+import org.oddlantern.shaded.org.apache.hc.core5.http.HttpException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ProtocolException;
+import org.oddlantern.shaded.org.apache.hc.core5.http.config.Http1Config;
+import org.oddlantern.shaded.org.apache.hc.core5.http.impl.io.DefaultHttpResponseParser;
+import org.oddlantern.shaded.org.apache.hc.core5.util.CharArrayBuffer;
 
 /** Takes nothing but a status line for one, and tells what came instead. */
 final class StrictParser extends DefaultHttpResponseParser {

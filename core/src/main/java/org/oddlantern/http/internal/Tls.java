@@ -21,7 +21,7 @@ import javax.net.ssl.SSLContext;
 import javax.net.ssl.TrustManager;
 import javax.net.ssl.TrustManagerFactory;
 import javax.net.ssl.X509TrustManager;
-import org.apache.hc.core5.ssl.SSLContextBuilder;
+import org.oddlantern.shaded.org.apache.hc.core5.ssl.SSLContextBuilder;
 
 /** Makes TLS contexts of what is trusted and of who we are. */
 final class Tls {

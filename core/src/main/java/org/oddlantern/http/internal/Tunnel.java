@@ -6,13 +6,13 @@ import java.net.Proxy;
 import java.net.Socket;
 import java.net.URI;
 import java.util.List;
-import org.apache.hc.client5.http.DnsResolver;
-import org.apache.hc.client5.http.SchemePortResolver;
-import org.apache.hc.client5.http.impl.io.DefaultHttpClientConnectionOperator;
-import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
-import org.apache.hc.client5.http.io.HttpClientConnectionOperator;
-import org.apache.hc.client5.http.ssl.TlsSocketStrategy;
-import org.apache.hc.core5.http.config.RegistryBuilder;
+import org.oddlantern.shaded.org.apache.hc.client5.http.DnsResolver;
+import org.oddlantern.shaded.org.apache.hc.client5.http.SchemePortResolver;
+import org.oddlantern.shaded.org.apache.hc.client5.http.impl.io.DefaultHttpClientConnectionOperator;
+import org.oddlantern.shaded.org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.oddlantern.shaded.org.apache.hc.client5.http.io.HttpClientConnectionOperator;
+import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.TlsSocketStrategy;
+import org.oddlantern.shaded.org.apache.hc.core5.http.config.RegistryBuilder;
 
 /** Makes connections through a tunnel that an HTTP proxy digs (RFC 9110, section 9.3.6). */
 final class Tunnel extends PoolingHttpClientConnectionManagerBuilder {

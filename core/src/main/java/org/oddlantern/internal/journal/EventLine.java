@@ -20,7 +20,7 @@ import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.internal.record.TimeText;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.internal.WellFormed;
-import tools.jackson.core.JsonGenerator;
+import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
 
 /**
  * Writes one event as a line of the journal, member by member: much cheaper than by reflection, and the

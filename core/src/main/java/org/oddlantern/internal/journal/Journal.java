@@ -18,9 +18,9 @@ import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonFault;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.JsonParser;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.core.JacksonException;
+import org.oddlantern.shaded.tools.jackson.core.JsonParser;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A journal as a run left it. A broken last line, as a killed run may leave it, is passed over.

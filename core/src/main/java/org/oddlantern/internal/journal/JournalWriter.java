@@ -25,8 +25,8 @@ import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
 import org.oddlantern.internal.record.TimeText;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.core.JsonGenerator;
-import tools.jackson.core.exc.JacksonIOException;
+import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
+import org.oddlantern.shaded.tools.jackson.core.exc.JacksonIOException;
 
 /**
  * Writes the journal: a line of JSON for each event, at once. A body longer than 16,384 characters, or

@@ -15,10 +15,10 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /**
  * Hides in a finished journal what was no secret yet when it was told: a token that one case prints and a

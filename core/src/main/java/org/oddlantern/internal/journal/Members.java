@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * The members of one object in a journal. What is absent is empty, since what is empty is left out; what

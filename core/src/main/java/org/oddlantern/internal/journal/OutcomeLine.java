@@ -7,8 +7,8 @@ import org.oddlantern.internal.record.CaseOutcome;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.RecordKind;
-import tools.jackson.core.JsonParser;
-import tools.jackson.core.JsonToken;
+import org.oddlantern.shaded.tools.jackson.core.JsonParser;
+import org.oddlantern.shaded.tools.jackson.core.JsonToken;
 
 /** Reads from a line of the journal how a case went, and passes over everything else. For one line. */
 final class OutcomeLine {

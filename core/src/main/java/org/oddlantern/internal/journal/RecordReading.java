@@ -25,7 +25,7 @@ import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Finding;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads the records that {@link EventLine} writes. */
 final class RecordReading {

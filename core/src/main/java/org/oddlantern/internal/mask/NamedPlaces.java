@@ -10,10 +10,10 @@ import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.JsonParser;
-import tools.jackson.core.JsonToken;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.core.JacksonException;
+import org.oddlantern.shaded.tools.jackson.core.JsonParser;
+import org.oddlantern.shaded.tools.jackson.core.JsonToken;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * The places of bodies and addresses whose values are hidden, whatever they are: {@code $.name} at any

@@ -7,13 +7,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import org.objectweb.asm.AnnotationVisitor;
-import org.objectweb.asm.ClassReader;
-import org.objectweb.asm.ClassVisitor;
-import org.objectweb.asm.Label;
-import org.objectweb.asm.MethodVisitor;
-import org.objectweb.asm.Opcodes;
-import org.objectweb.asm.Type;
+import org.oddlantern.shaded.org.objectweb.asm.AnnotationVisitor;
+import org.oddlantern.shaded.org.objectweb.asm.ClassReader;
+import org.oddlantern.shaded.org.objectweb.asm.ClassVisitor;
+import org.oddlantern.shaded.org.objectweb.asm.Label;
+import org.oddlantern.shaded.org.objectweb.asm.MethodVisitor;
+import org.oddlantern.shaded.org.objectweb.asm.Opcodes;
+import org.oddlantern.shaded.org.objectweb.asm.Type;
 import org.oddlantern.suite.Case;
 
 /** What a class file tells without loading its class: kinship, marks, and the source order of its methods. */

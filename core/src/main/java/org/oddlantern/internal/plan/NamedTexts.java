@@ -3,10 +3,10 @@ package org.oddlantern.internal.plan;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.objectweb.asm.Handle;
-import org.objectweb.asm.Label;
-import org.objectweb.asm.MethodVisitor;
-import org.objectweb.asm.Opcodes;
+import org.oddlantern.shaded.org.objectweb.asm.Handle;
+import org.oddlantern.shaded.org.objectweb.asm.Label;
+import org.oddlantern.shaded.org.objectweb.asm.MethodVisitor;
+import org.oddlantern.shaded.org.objectweb.asm.Opcodes;
 
 /** Finds in a method where a schema or a step is named by a constant. */
 class NamedTexts extends MethodVisitor {

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Masked;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The components of a sample, if it is a record, as texts for titles and names, secrets hidden. */
 final class SampleFields {

@@ -158,12 +158,16 @@ final class SuiteReader {
   /** The steps that a method names. */
   List<String> steps(Method method) {
     return file(method.getDeclaringClass())
-        .steps(method.getName(), org.objectweb.asm.Type.getMethodDescriptor(method));
+        .steps(
+            method.getName(),
+            org.oddlantern.shaded.org.objectweb.asm.Type.getMethodDescriptor(method));
   }
 
   private Position position(Method method) {
     return file(method.getDeclaringClass())
-        .position(method.getName(), org.objectweb.asm.Type.getMethodDescriptor(method));
+        .position(
+            method.getName(),
+            org.oddlantern.shaded.org.objectweb.asm.Type.getMethodDescriptor(method));
   }
 
   private ClassFile file(Class<?> type) {

@@ -2,7 +2,7 @@ package org.oddlantern.json.internal;
 
 import java.util.Collection;
 import java.util.function.BiPredicate;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Fields of an object that hold what is wanted of each other. */
 public final class ChangedPlaces {

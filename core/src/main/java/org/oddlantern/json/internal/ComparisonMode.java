@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Compares two trees as they look on the wire: numbers by value, members in any order, missing

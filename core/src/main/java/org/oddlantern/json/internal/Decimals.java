@@ -1,11 +1,11 @@
 package org.oddlantern.json.internal;
 
 import java.math.BigDecimal;
-import tools.jackson.core.io.NumberOutput;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.DecimalNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.NumericNode;
+import org.oddlantern.shaded.tools.jackson.core.io.NumberOutput;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.DecimalNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.NumericNode;
 
 /**
  * What number a node stands for. A binary float stands for the shortest decimal that reads back to it,

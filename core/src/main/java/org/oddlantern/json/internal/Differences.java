@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.function.Supplier;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Collects what differs between two trees, up to a cap; of one comparison. */
 final class Differences {

@@ -6,9 +6,9 @@ import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.MissingNode;
-import tools.jackson.databind.node.POJONode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.POJONode;
 
 /** Shapes that stand inside the tree of a wanted value. */
 final class Embedded {

@@ -3,7 +3,7 @@ package org.oddlantern.json.internal;
 import java.math.BigDecimal;
 import java.util.Map;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * When two values are the same on the wire: numbers by value however they are written, texts by code

@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Finds what a list item is known by: its {@code id}, or a field that serves as one. */
 public final class Identity {

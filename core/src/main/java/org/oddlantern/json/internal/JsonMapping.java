@@ -9,36 +9,38 @@ import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Key;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Secret;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.JsonGenerator;
-import tools.jackson.core.JsonParser;
-import tools.jackson.core.StreamReadConstraints;
-import tools.jackson.core.StreamReadFeature;
-import tools.jackson.core.StreamWriteFeature;
-import tools.jackson.core.exc.StreamConstraintsException;
-import tools.jackson.core.exc.StreamWriteException;
-import tools.jackson.core.json.JsonFactory;
-import tools.jackson.core.util.DefaultIndenter;
-import tools.jackson.core.util.DefaultPrettyPrinter;
-import tools.jackson.core.util.Separators;
-import tools.jackson.databind.AnnotationIntrospector;
-import tools.jackson.databind.DeserializationFeature;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.MapperFeature;
-import tools.jackson.databind.ObjectWriter;
-import tools.jackson.databind.cfg.CoercionAction;
-import tools.jackson.databind.cfg.CoercionInputShape;
-import tools.jackson.databind.cfg.DateTimeFeature;
-import tools.jackson.databind.cfg.EnumFeature;
-import tools.jackson.databind.introspect.AnnotationIntrospectorPair;
-import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.module.SimpleModule;
-import tools.jackson.databind.node.BooleanNode;
-import tools.jackson.databind.node.IntNode;
-import tools.jackson.databind.node.LongNode;
-import tools.jackson.databind.node.NullNode;
-import tools.jackson.databind.node.StringNode;
-import tools.jackson.databind.type.LogicalType;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.Worded;
+import org.oddlantern.shaded.tools.jackson.core.JacksonException;
+import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
+import org.oddlantern.shaded.tools.jackson.core.JsonParser;
+import org.oddlantern.shaded.tools.jackson.core.StreamReadConstraints;
+import org.oddlantern.shaded.tools.jackson.core.StreamReadFeature;
+import org.oddlantern.shaded.tools.jackson.core.StreamWriteFeature;
+import org.oddlantern.shaded.tools.jackson.core.exc.StreamConstraintsException;
+import org.oddlantern.shaded.tools.jackson.core.exc.StreamWriteException;
+import org.oddlantern.shaded.tools.jackson.core.json.JsonFactory;
+import org.oddlantern.shaded.tools.jackson.core.util.DefaultIndenter;
+import org.oddlantern.shaded.tools.jackson.core.util.DefaultPrettyPrinter;
+import org.oddlantern.shaded.tools.jackson.core.util.Separators;
+import org.oddlantern.shaded.tools.jackson.databind.AnnotationIntrospector;
+import org.oddlantern.shaded.tools.jackson.databind.DeserializationFeature;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.MapperFeature;
+import org.oddlantern.shaded.tools.jackson.databind.ObjectWriter;
+import org.oddlantern.shaded.tools.jackson.databind.cfg.CoercionAction;
+import org.oddlantern.shaded.tools.jackson.databind.cfg.CoercionInputShape;
+import org.oddlantern.shaded.tools.jackson.databind.cfg.DateTimeFeature;
+import org.oddlantern.shaded.tools.jackson.databind.cfg.EnumFeature;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.AnnotationIntrospectorPair;
+import org.oddlantern.shaded.tools.jackson.databind.json.JsonMapper;
+import org.oddlantern.shaded.tools.jackson.databind.module.SimpleModule;
+import org.oddlantern.shaded.tools.jackson.databind.node.BooleanNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.IntNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.LongNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.NullNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.type.LogicalType;
 
 /**
  * How Java values become JSON and JSON becomes Java values: records and classes by their properties,
@@ -60,14 +62,17 @@ public final class JsonMapping {
       standardMapper(
           new NeededComponents(),
           new SimpleModule("odd-lantern-strict").setDeserializerModifier(new StrictTypes())),
-      secret -> {});
+      secret -> {},
+      null);
 
   private final JsonMapper mapper;
   private final Consumer<String> secrets;
+  private final @Nullable OwnRules own;
 
-  private JsonMapping(JsonMapper mapper, Consumer<String> secrets) {
+  private JsonMapping(JsonMapper mapper, Consumer<String> secrets, @Nullable OwnRules own) {
     this.mapper = mapper;
     this.secrets = secrets;
+    this.own = own;
   }
 
   private static JsonMapper standardMapper(AnnotationIntrospector needed, SimpleModule types) {
@@ -98,7 +103,7 @@ public final class JsonMapping {
             .addModule(types))
         .annotationIntrospector(AnnotationIntrospectorPair.pair(
             new KeyIntrospector(),
-            AnnotationIntrospectorPair.pair(needed, JsonMapper.builder().annotationIntrospector())))
+            AnnotationIntrospectorPair.pair(needed, new ProjectAnnotations())))
         .build();
   }
 
@@ -106,7 +111,8 @@ public final class JsonMapping {
     return builder
         .annotationIntrospector(AnnotationIntrospectorPair.pair(
             new KeyIntrospector(), builder.annotationIntrospector()))
-        .addModule(SecretModule.make());
+        .addModule(SecretModule.make())
+        .addModule(new ProjectTrees());
   }
 
   /**
@@ -122,11 +128,14 @@ public final class JsonMapping {
    * A mapping by a mapper of one's own, which keeps its own rules; secrets, {@link Key} records and
    * payloads travel as they do by the standard one.
    *
-   * @param own the mapper; it is copied, not changed
+   * @param own a mapper of Jackson 2 or 3, which is copied, not changed; a {@code JsonCodec}; or whatever
+   *     has a pair of methods to write a text and to read one
    * @return the mapping
+   * @throws IllegalArgumentException if it is none of these
    */
-  public static JsonMapping of(JsonMapper own) {
-    return new JsonMapping(withOwnTypes(own.rebuild()).build(), secret -> {});
+  public static JsonMapping of(Object own) {
+    Consumer<String> nobody = secret -> {};
+    return new JsonMapping(STANDARD.mapper, nobody, new OwnRules(OwnMapper.codec(own), nobody));
   }
 
   /**
@@ -136,7 +145,18 @@ public final class JsonMapping {
    * @return the mapping
    */
   public JsonMapping hearing(Consumer<String> listener) {
-    return new JsonMapping(mapper, listener);
+    return new JsonMapping(mapper, listener, own == null ? null : own.hearing(listener));
+  }
+
+  /**
+   * What is said of a shape or a check inside a value that is sent.
+   *
+   * @param asked the shape or the check
+   * @return a sentence
+   */
+  public static String refusal(Worded asked) {
+    String kind = asked instanceof Shape ? "shape" : "check";
+    return "the " + kind + " '" + asked.words() + "' stands in it, where a value is wanted";
   }
 
   void hear(String secret) {
@@ -163,6 +183,9 @@ public final class JsonMapping {
     JsonNode scalar = scalar(value);
     if (scalar != null) {
       return scalar;
+    }
+    if (own != null) {
+      return own.tree(value, this);
     }
     try {
       return writer().valueToTree(value);
@@ -248,6 +271,9 @@ public final class JsonMapping {
    * @throws TypeMismatch if the tree does not fit the type, naming the value and the type
    */
   public <T> T read(JsonNode node, Class<T> type) {
+    if (own != null && !JsonNode.class.isAssignableFrom(type)) {
+      return own.read(node, type);
+    }
     try {
       return mapper
           .readerFor(mapper.constructType(type))
@@ -298,6 +324,11 @@ public final class JsonMapping {
    * @return the bytes
    */
   public byte[] writeBytes(@Nullable Object value) {
+    if (own != null && value != null) {
+      return OwnRules.hasOurs(value)
+          ? STANDARD.writeBytes(tree(value))
+          : own.text(value).getBytes(StandardCharsets.UTF_8);
+    }
     Object whole = value instanceof JsonSource ? tree(value) : value;
     return written(writer(), writer -> writer.writeValueAsBytes(whole));
   }

@@ -1,15 +1,13 @@
 package org.oddlantern.json.internal;
 
-import com.fasterxml.jackson.annotation.JsonCreator;
-import java.lang.reflect.Member;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Key;
-import tools.jackson.databind.cfg.MapperConfig;
-import tools.jackson.databind.introspect.Annotated;
-import tools.jackson.databind.introspect.AnnotatedConstructor;
-import tools.jackson.databind.introspect.AnnotatedMember;
-import tools.jackson.databind.introspect.AnnotatedMethod;
-import tools.jackson.databind.introspect.NopAnnotationIntrospector;
+import org.oddlantern.shaded.com.fasterxml.jackson.annotation.JsonCreator;
+import org.oddlantern.shaded.tools.jackson.databind.cfg.MapperConfig;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.Annotated;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.AnnotatedConstructor;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.AnnotatedMethod;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.NopAnnotationIntrospector;
 
 /** Tells the mapper that a {@link Key} record is written and read as its one component. */
 final class KeyIntrospector extends NopAnnotationIntrospector {
@@ -18,7 +16,7 @@ final class KeyIntrospector extends NopAnnotationIntrospector {
 
   @Override
   public @Nullable Boolean hasAsValue(MapperConfig<?> config, Annotated annotated) {
-    return annotated instanceof AnnotatedMethod method && isKeyAccessor(method)
+    return annotated instanceof AnnotatedMethod method && KeyType.isAccessor(method.getMember())
         ? Boolean.TRUE
         : null;
   }
@@ -33,25 +31,8 @@ final class KeyIntrospector extends NopAnnotationIntrospector {
       MapperConfig<?> config, Annotated annotated) {
     return annotated instanceof AnnotatedConstructor constructor
             && constructor.getParameterCount() == 1
-            && isKey(constructor.getDeclaringClass())
+            && KeyType.is(constructor.getDeclaringClass())
         ? JsonCreator.Mode.DELEGATING
         : null;
-  }
-
-  private static boolean isKeyAccessor(AnnotatedMember method) {
-    Member member = method.getMember();
-    return isKey(member.getDeclaringClass())
-        && member.getDeclaringClass().getRecordComponents()[0].getAccessor().equals(member);
-  }
-
-  private static boolean isKey(Class<?> type) {
-    if (!type.isAnnotationPresent(Key.class)) {
-      return false;
-    }
-    if (!type.isRecord() || type.getRecordComponents().length != 1) {
-      throw new IllegalArgumentException("@Key stands on " + type.getName()
-          + ", which is not a record of exactly one component; make it one or remove the mark");
-    }
-    return true;
   }
 }

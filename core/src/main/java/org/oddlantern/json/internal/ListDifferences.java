@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Tells how a list differs from the wanted one, item by item, by what happened to each. */
 final class ListDifferences {

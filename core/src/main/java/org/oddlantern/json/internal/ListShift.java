@@ -4,7 +4,7 @@ import java.math.BigDecimal;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Tells lists whose items are all wrong in one and the same way as one finding. */
 final class ListShift {

@@ -8,13 +8,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Location;
-import tools.jackson.core.JacksonException;
-import tools.jackson.core.exc.InputCoercionException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.exc.InvalidDefinitionException;
-import tools.jackson.databind.exc.MismatchedInputException;
-import tools.jackson.databind.exc.UnrecognizedPropertyException;
-import tools.jackson.databind.exc.ValueInstantiationException;
+import org.oddlantern.shaded.tools.jackson.core.JacksonException;
+import org.oddlantern.shaded.tools.jackson.core.exc.InputCoercionException;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.exc.InvalidDefinitionException;
+import org.oddlantern.shaded.tools.jackson.databind.exc.MismatchedInputException;
+import org.oddlantern.shaded.tools.jackson.databind.exc.UnrecognizedPropertyException;
+import org.oddlantern.shaded.tools.jackson.databind.exc.ValueInstantiationException;
 
 /** Tells a failure of the mapper in the words of this library. */
 final class Misfit {
@@ -62,6 +62,17 @@ final class Misfit {
             steps.isEmpty() ? "" : "at " + where.toString().replaceFirst("^\\$\\.?", "") + ": ",
             reason);
     return new TypeMismatch(message, steps, wanted(type, steps, e), reason);
+  }
+
+  /** What a project's own mapper says, in its words. */
+  static TypeMismatch ofOwn(JsonNode node, Type type, Exception e) {
+    String reason = "the service's own mapper says: "
+        + String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+    return new TypeMismatch(
+        "%s cannot be read as %s: %s".formatted(Words.of(node), Words.of(type), reason),
+        List.of(),
+        "a value that can be read as " + Words.of(type),
+        reason);
   }
 
   /** A component that cannot be without a value, and has none. */

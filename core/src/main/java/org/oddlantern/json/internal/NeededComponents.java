@@ -1,10 +1,10 @@
 package org.oddlantern.json.internal;
 
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.cfg.MapperConfig;
-import tools.jackson.databind.introspect.AnnotatedMember;
-import tools.jackson.databind.introspect.AnnotatedParameter;
-import tools.jackson.databind.introspect.NopAnnotationIntrospector;
+import org.oddlantern.shaded.tools.jackson.databind.cfg.MapperConfig;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.AnnotatedMember;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.AnnotatedParameter;
+import org.oddlantern.shaded.tools.jackson.databind.introspect.NopAnnotationIntrospector;
 
 /** A primitive component cannot say that nothing came, so something must come. */
 final class NeededComponents extends NopAnnotationIntrospector {

@@ -2,7 +2,7 @@ package org.oddlantern.json.internal;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Refuses trees nested deeper than any text this library reads, before they are walked. */
 final class Nesting {

@@ -3,7 +3,7 @@ package org.oddlantern.json.internal;
 import java.math.BigDecimal;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Tells two values that differ apart, and names the kind of difference where it has a name. */
 final class ScalarDifference {

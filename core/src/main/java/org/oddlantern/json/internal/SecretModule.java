@@ -5,15 +5,15 @@ import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Worded;
-import tools.jackson.core.JsonGenerator;
-import tools.jackson.core.JsonParser;
-import tools.jackson.databind.DeserializationContext;
-import tools.jackson.databind.SerializationContext;
-import tools.jackson.databind.deser.std.StdDeserializer;
-import tools.jackson.databind.jsontype.TypeSerializer;
-import tools.jackson.databind.module.SimpleModule;
-import tools.jackson.databind.node.TreeBuildingGenerator;
-import tools.jackson.databind.ser.std.StdSerializer;
+import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
+import org.oddlantern.shaded.tools.jackson.core.JsonParser;
+import org.oddlantern.shaded.tools.jackson.databind.DeserializationContext;
+import org.oddlantern.shaded.tools.jackson.databind.SerializationContext;
+import org.oddlantern.shaded.tools.jackson.databind.deser.std.StdDeserializer;
+import org.oddlantern.shaded.tools.jackson.databind.jsontype.TypeSerializer;
+import org.oddlantern.shaded.tools.jackson.databind.module.SimpleModule;
+import org.oddlantern.shaded.tools.jackson.databind.node.TreeBuildingGenerator;
+import org.oddlantern.shaded.tools.jackson.databind.ser.std.StdSerializer;
 
 /** Lets secrets and JSON sources travel as what they stand for; tells a listener of secrets read. */
 final class SecretModule {
@@ -67,9 +67,7 @@ final class SecretModule {
     @Override
     public void serialize(Worded value, JsonGenerator generator, SerializationContext context) {
       if (!(generator instanceof TreeBuildingGenerator) || !(value instanceof Shape)) {
-        String kind = value instanceof Shape ? "shape '" : "check '";
-        context.reportMappingProblem(
-            "the %s%s' stands in it, where a value is wanted", kind, value.words());
+        context.reportMappingProblem("%s", JsonMapping.refusal(value));
       }
       generator.writeEmbeddedObject(value);
     }

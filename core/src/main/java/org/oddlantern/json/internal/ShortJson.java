@@ -2,7 +2,7 @@ package org.oddlantern.json.internal;
 
 import java.util.Iterator;
 import java.util.Map;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Writes compact JSON up to a limit, without writing the rest of a large value at all. */
 final class ShortJson {

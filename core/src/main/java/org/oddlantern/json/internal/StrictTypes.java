@@ -1,6 +1,5 @@
 package org.oddlantern.json.internal;
 
-import com.fasterxml.jackson.annotation.JsonFormat;
 import java.math.BigDecimal;
 import java.time.Duration;
 import java.time.Instant;
@@ -19,15 +18,16 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.core.JsonParser;
-import tools.jackson.core.JsonToken;
-import tools.jackson.databind.BeanDescription;
-import tools.jackson.databind.BeanProperty;
-import tools.jackson.databind.DeserializationConfig;
-import tools.jackson.databind.DeserializationContext;
-import tools.jackson.databind.ValueDeserializer;
-import tools.jackson.databind.deser.ValueDeserializerModifier;
-import tools.jackson.databind.deser.std.DelegatingDeserializer;
+import org.oddlantern.shaded.com.fasterxml.jackson.annotation.JsonFormat;
+import org.oddlantern.shaded.tools.jackson.core.JsonParser;
+import org.oddlantern.shaded.tools.jackson.core.JsonToken;
+import org.oddlantern.shaded.tools.jackson.databind.BeanDescription;
+import org.oddlantern.shaded.tools.jackson.databind.BeanProperty;
+import org.oddlantern.shaded.tools.jackson.databind.DeserializationConfig;
+import org.oddlantern.shaded.tools.jackson.databind.DeserializationContext;
+import org.oddlantern.shaded.tools.jackson.databind.ValueDeserializer;
+import org.oddlantern.shaded.tools.jackson.databind.deser.ValueDeserializerModifier;
+import org.oddlantern.shaded.tools.jackson.databind.deser.std.DelegatingDeserializer;
 
 /**
  * Refuses what the mapper would bend to a type: numbers for moments, of which nobody says whether they

@@ -3,11 +3,11 @@ package org.oddlantern.json.internal;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.regex.Pattern;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.BooleanNode;
-import tools.jackson.databind.node.DecimalNode;
-import tools.jackson.databind.node.LongNode;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.BooleanNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.DecimalNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.LongNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** Headers and XML hold texts only; one that reads as a number may meet the shapes of numbers too. */
 public final class TextReadings {

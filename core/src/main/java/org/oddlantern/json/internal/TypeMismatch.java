@@ -3,7 +3,7 @@ package org.oddlantern.json.internal;
 import java.util.List;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A value that is there but cannot be read as the type asked for; the message says both. */
 public final class TypeMismatch extends RuntimeException {

@@ -1,12 +1,12 @@
 package org.oddlantern.json.internal;
 
 import org.jspecify.annotations.Nullable;
-import tools.jackson.core.JsonParser;
-import tools.jackson.core.JsonToken;
-import tools.jackson.databind.DeserializationContext;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.ValueDeserializer;
-import tools.jackson.databind.deser.std.DelegatingDeserializer;
+import org.oddlantern.shaded.tools.jackson.core.JsonParser;
+import org.oddlantern.shaded.tools.jackson.core.JsonToken;
+import org.oddlantern.shaded.tools.jackson.databind.DeserializationContext;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.ValueDeserializer;
+import org.oddlantern.shaded.tools.jackson.databind.deser.std.DelegatingDeserializer;
 
 /**
  * Reads a number or a truth also from a text that came without a kind, in trees of such texts: {@code 9}

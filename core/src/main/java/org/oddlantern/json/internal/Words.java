@@ -3,7 +3,7 @@ package org.oddlantern.json.internal;
 import java.lang.reflect.Type;
 import java.math.BigDecimal;
 import java.util.Collection;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** How values are told in messages: compact JSON with its kind, cut at a limit that is said. */
 public final class Words {

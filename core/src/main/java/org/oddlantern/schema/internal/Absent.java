@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** One required field that is not there, with the name of the keyword that asks for it. */
 final class Absent extends Keyword {

@@ -8,8 +8,8 @@ import java.util.Map;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 
 /** Reads the keywords of one subschema that look at a value alone. */
 final class AssertionReader {

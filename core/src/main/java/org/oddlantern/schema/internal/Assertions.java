@@ -9,7 +9,7 @@ import org.oddlantern.json.internal.Decimals;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The keywords that look at a value alone, but for texts and lists. */
 final class Assertions {

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The keywords that combine schemas at one place. */
 final class Choices {

@@ -6,8 +6,8 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.schema.OutputForm;
 import org.oddlantern.schema.internal.text.GivenUp;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** A schema that has been read, ready to judge. Immutable and thread-safe. */
 public final class CompiledSchema {

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import java.util.HashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A text with a schema in it, or with several: a file, a reply, a tree made in code. */
 public final class Document {

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.SchemaProblem;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads the text of a document, JSON or YAML. */
 public final class DocumentText {

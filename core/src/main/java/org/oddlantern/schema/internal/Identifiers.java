@@ -7,7 +7,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Finds the schemas of a document that have an address or an anchor of their own. */
 final class Identifiers {

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * One keyword of a schema (or a few that can only be read together) as a small evaluator. It answers

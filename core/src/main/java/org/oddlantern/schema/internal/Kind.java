@@ -1,6 +1,6 @@
 package org.oddlantern.schema.internal;
 
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The kinds of values there are in JSON, as bits, so that a set of them is a number. */
 final class Kind {

@@ -12,7 +12,7 @@ import java.util.Set;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.SchemaProblem;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Names given in code, the drafts' own schemas, files, and hosts that are allowed.

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.schema.internal.text.TextPattern;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** {@code properties}, {@code patternProperties} and {@code additionalProperties}, read together. */
 final class Members extends Keyword {

@@ -2,7 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.util.List;
 import org.oddlantern.json.internal.TextReadings;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What may help where a value is of another type than asked. */
 final class Misfits {

@@ -1,7 +1,7 @@
 package org.oddlantern.schema.internal;
 
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** How a subschema is called in a message. */
 final class Names {

@@ -1,7 +1,7 @@
 package org.oddlantern.schema.internal;
 
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The schema {@code false}: nothing fits. */
 final class Never extends Keyword {

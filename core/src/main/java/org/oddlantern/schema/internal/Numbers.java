@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import org.oddlantern.json.internal.Decimals;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Arithmetic by value, exact, whose cost does not grow with exponents. */
 final class Numbers {

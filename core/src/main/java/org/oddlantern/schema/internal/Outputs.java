@@ -3,8 +3,8 @@ package org.oddlantern.schema.internal;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.schema.OutputForm;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** The forms of output that the specification defines (2020-12 core, section 12.4). */
 final class Outputs {

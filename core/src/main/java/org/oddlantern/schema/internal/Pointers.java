@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** JSON Pointers (RFC 6901). */
 final class Pointers {

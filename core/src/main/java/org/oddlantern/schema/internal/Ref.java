@@ -2,7 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** {@code $ref}; {@code $dynamicRef} and {@code $recursiveRef} where the anchor is a dynamic one. */
 final class Ref extends Keyword {

@@ -8,8 +8,8 @@ import java.util.Objects;
 import org.oddlantern.internal.Masked;
 import org.oddlantern.schema.internal.text.Format;
 import org.oddlantern.schema.internal.text.KnownFormats;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** The texts that all samples had at one place. */
 final class SampleTexts {

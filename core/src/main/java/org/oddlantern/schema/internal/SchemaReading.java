@@ -14,7 +14,7 @@ import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads a schema and everything it refers to into rules. For one schema, in one thread. */
 final class SchemaReading {

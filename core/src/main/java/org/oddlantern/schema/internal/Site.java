@@ -1,6 +1,6 @@
 package org.oddlantern.schema.internal;
 
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Where a subschema stands.

@@ -4,7 +4,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.Identity;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Where a slow judgement stands: at which place of the value, in which subschema, and on which way

@@ -4,7 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.NearestMatch;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A field or an item that the schema leaves no room for, with the name of the keyword that says so. */
 final class Surplus extends Keyword {

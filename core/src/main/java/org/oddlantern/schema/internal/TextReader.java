@@ -8,7 +8,7 @@ import org.oddlantern.schema.SchemaProblem;
 import org.oddlantern.schema.internal.text.BadPattern;
 import org.oddlantern.schema.internal.text.Format;
 import org.oddlantern.schema.internal.text.TextPattern;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads the keywords of one subschema that look into texts. */
 final class TextReader {

@@ -8,7 +8,7 @@ import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.internal.text.Format;
 import org.oddlantern.schema.internal.text.TextPattern;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The keywords that look into texts, but for their length. */
 final class Texts {

@@ -3,7 +3,7 @@ package org.oddlantern.schema.internal;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** {@code unevaluatedProperties} and {@code unevaluatedItems}. */
 final class Unevaluated extends Keyword {

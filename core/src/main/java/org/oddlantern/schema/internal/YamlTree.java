@@ -4,16 +4,16 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import org.oddlantern.internal.YamlText;
 import org.oddlantern.schema.SchemaProblem;
-import org.snakeyaml.engine.v2.nodes.MappingNode;
-import org.snakeyaml.engine.v2.nodes.Node;
-import org.snakeyaml.engine.v2.nodes.NodeTuple;
-import org.snakeyaml.engine.v2.nodes.ScalarNode;
-import org.snakeyaml.engine.v2.nodes.SequenceNode;
-import org.snakeyaml.engine.v2.nodes.Tag;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.JsonNodeFactory;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.MappingNode;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.NodeTuple;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.ScalarNode;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.SequenceNode;
+import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Tag;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** Reads YAML 1.2 by its JSON schema into a tree, so that an API description in YAML can be reached into. */
 final class YamlTree {

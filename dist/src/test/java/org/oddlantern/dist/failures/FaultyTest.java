@@ -15,8 +15,8 @@ import org.oddlantern.http.Service;
 import org.oddlantern.json.Secret;
 import org.oddlantern.payload.Fresh;
 import org.oddlantern.suite.Case;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** One case for each seeded fault, each as somebody would write it who does not know the fault. */
 public class FaultyTest {

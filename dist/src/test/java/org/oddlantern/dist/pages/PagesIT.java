@@ -22,7 +22,7 @@ import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The pages of the demo and of hostile runs in a real browser, and under the eyes of checkers. */
 class PagesIT {

@@ -2,7 +2,7 @@ package org.oddlantern.json.internal.path;
 
 import java.util.Map;
 import org.oddlantern.json.Found;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The children of a value, in document order. */
 final class Children {

@@ -5,7 +5,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.UntypedText;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What a filter asks of a value (RFC 9535, section 2.3.5). */
 public sealed interface Condition {

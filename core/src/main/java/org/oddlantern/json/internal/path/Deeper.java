@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.Queue;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Looks for a name below a place, nearest first. */
 final class Deeper {

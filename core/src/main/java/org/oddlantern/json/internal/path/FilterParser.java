@@ -4,12 +4,12 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.BooleanNode;
-import tools.jackson.databind.node.DecimalNode;
-import tools.jackson.databind.node.LongNode;
-import tools.jackson.databind.node.NullNode;
-import tools.jackson.databind.node.StringNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.BooleanNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.DecimalNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.LongNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.NullNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** Reads what stands in a filter (RFC 9535, section 2.3.5), and refuses what is not well-typed (2.4.3). */
 final class FilterParser {

@@ -10,7 +10,7 @@ import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Tells how far a path that finds nothing leads, what stands there, and what may have been meant. */
 public final class FurthestReach {

@@ -2,8 +2,8 @@ package org.oddlantern.json.internal.path;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.IntNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.IntNode;
 
 /** Something with one value, or with nothing, in a filter. */
 public sealed interface Operand {

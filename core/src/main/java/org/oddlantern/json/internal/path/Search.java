@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.CostlyPath;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** One evaluation of a path: the document, and how much has been looked at so far. Of one thread. */
 public final class Search {

@@ -6,7 +6,7 @@ import java.util.Deque;
 import java.util.List;
 import java.util.function.Consumer;
 import org.oddlantern.json.Found;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A step of a path: selectors for the children of a value, or for those of all its descendants too

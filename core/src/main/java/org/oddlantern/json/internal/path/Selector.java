@@ -4,7 +4,7 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** One selector of a path segment (RFC 9535, section 2.3). */
 public sealed interface Selector {

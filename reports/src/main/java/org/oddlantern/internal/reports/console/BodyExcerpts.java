@@ -9,7 +9,7 @@ import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The parts of a long body in which something does not hold. */
 final class BodyExcerpts {

@@ -16,8 +16,8 @@ import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.core.JsonGenerator;
-import tools.jackson.core.exc.JacksonIOException;
+import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
+import org.oddlantern.shaded.tools.jackson.core.exc.JacksonIOException;
 
 /**
  * Writes the exchanges of a run as an HTTP Archive, version 1.2, which browsers' developer tools open: a

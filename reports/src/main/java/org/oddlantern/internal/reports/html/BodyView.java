@@ -10,7 +10,7 @@ import org.oddlantern.evidence.Header;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.json.Finding;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A body as a page shows it.

@@ -1,9 +1,9 @@
 package org.oddlantern.internal.reports.html;
 
-import gg.jte.ContentType;
-import gg.jte.TemplateEngine;
-import gg.jte.TemplateOutput;
-import gg.jte.output.WriterOutput;
+import org.oddlantern.shaded.gg.jte.ContentType;
+import org.oddlantern.shaded.gg.jte.TemplateEngine;
+import org.oddlantern.shaded.gg.jte.TemplateOutput;
+import org.oddlantern.shaded.gg.jte.output.WriterOutput;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.InputStream;
@@ -34,10 +34,13 @@ public final class HtmlReport {
   private static final String STYLE = "ledger.css";
   private static final String SCRIPT = "ledger.js";
 
+  private static final String TEMPLATES = "org.oddlantern.internal.reports.templates";
+
   /** From here on it pays to write pages side by side. */
   private static final int MANY = 500;
 
-  private final TemplateEngine templates = TemplateEngine.createPrecompiled(ContentType.Html);
+  private final TemplateEngine templates = TemplateEngine.createPrecompiled(
+      null, ContentType.Html, HtmlReport.class.getClassLoader(), TEMPLATES);
   private final Path folder;
 
   private final Queue<IOException> unmade = new ConcurrentLinkedQueue<>();

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Lays a JSON tree out over lines that know their places. */
 final class LaidOutJson {

@@ -13,8 +13,8 @@ import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.reports.Comparison;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.json.internal.JsonMapping;
-import tools.jackson.core.JsonGenerator;
-import tools.jackson.core.exc.JacksonIOException;
+import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
+import org.oddlantern.shaded.tools.jackson.core.exc.JacksonIOException;
 
 /** Writes how many cases ended how, as JSON: for dashboards, and for people who want counts alone. */
 public final class CountsReport {

@@ -1,0 +1,89 @@
+package org.oddlantern.json.internal;
+
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Map;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.JsonCodec;
+import org.oddlantern.json.JsonSource;
+import org.oddlantern.json.Secret;
+import org.oddlantern.json.Worded;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
+import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
+
+/** Values by a project's own mapper; what is this library's own inside maps and lists keeps its meaning. */
+final class OwnRules {
+
+  private final JsonCodec codec;
+  private final Consumer<String> secrets;
+
+  OwnRules(JsonCodec codec, Consumer<String> secrets) {
+    this.codec = codec;
+    this.secrets = secrets;
+  }
+
+  OwnRules hearing(Consumer<String> listener) {
+    return new OwnRules(
+        codec instanceof HearingCodec hearing ? hearing.hearing(listener) : codec, listener);
+  }
+
+  JsonNode tree(Object value, JsonMapping whole) {
+    if (value instanceof Secret secret) {
+      secrets.accept(secret.reveal());
+      return StringNode.valueOf(secret.reveal());
+    }
+    if (value instanceof Worded asked) {
+      throw new IllegalArgumentException(JsonMapping.refusal(asked));
+    }
+    if (value instanceof Map<?, ?> map && hasOurs(map)) {
+      ObjectNode object = JsonNodeFactory.instance.objectNode();
+      map.forEach((name, member) -> object.set(String.valueOf(name), whole.tree(member)));
+      return object;
+    }
+    if (value instanceof Collection<?> items && hasOurs(items)) {
+      ArrayNode array = JsonNodeFactory.instance.arrayNode();
+      items.forEach(item -> array.add(whole.tree(item)));
+      return array;
+    }
+    return whole.parse(text(value));
+  }
+
+  String text(Object value) {
+    try {
+      return codec.write(value);
+    } catch (Exception e) {
+      throw new IllegalArgumentException(
+          "a value of type " + value.getClass().getName()
+              + " cannot be written as JSON by the service's own mapper: " + e.getMessage(),
+          e);
+    }
+  }
+
+  <T> T read(JsonNode node, Class<T> type) {
+    try {
+      return codec.read(JsonMapping.standard().write(node), type);
+    } catch (Exception e) {
+      throw Misfit.ofOwn(node, type, e);
+    }
+  }
+
+  static boolean hasOurs(@Nullable Object value) {
+    if (value instanceof Map<?, ?> map) {
+      return map.values().stream().anyMatch(OwnRules::hasOurs);
+    }
+    if (value instanceof Collection<?> items) {
+      return items.stream().anyMatch(OwnRules::hasOurs);
+    }
+    if (value instanceof Object[] items) {
+      return Arrays.stream(items).anyMatch(OwnRules::hasOurs);
+    }
+    return value instanceof JsonSource
+        || value instanceof JsonNode
+        || value instanceof Secret
+        || value instanceof Worded;
+  }
+}
