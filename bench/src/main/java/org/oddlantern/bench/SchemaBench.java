@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.function.BooleanSupplier;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.Schema;
@@ -52,7 +53,7 @@ public final class SchemaBench {
     String large = schema("large");
     tell(
         "reading the large schema",
-        () -> Schema.text(large).json().isObject(),
+        () -> Schema.text(large).json().size() > 0,
         () -> other(large).getSchemaNode().isObject());
   }
 
@@ -65,7 +66,7 @@ public final class SchemaBench {
     verdicts(name + ", invalid", ours, other, bad, false);
     tell(
         name + ", invalid, explained",
-        () -> ours.differences(Location.ROOT, bad).isEmpty(),
+        () -> ours.differences(Location.ROOT, Json.of(bad)).isEmpty(),
         () -> {
           int length = 0;
           for (com.networknt.schema.Error error : other.validate(othersBad)) {
@@ -79,16 +80,16 @@ public final class SchemaBench {
       String what, Schema ours, com.networknt.schema.Schema other, JsonNode value, boolean wanted) {
     String text = JsonMapping.standard().write(value);
     tools.jackson.databind.JsonNode othersValue = othersTree(value);
-    if (ours.accepts(value) != wanted || other.validate(othersValue).isEmpty() != wanted) {
+    if (ours.accepts(Json.of(value)) != wanted || other.validate(othersValue).isEmpty() != wanted) {
       throw new IllegalStateException("the sides do not agree: " + what);
     }
     tell(
         what + ", tree",
-        () -> ours.accepts(value),
+        () -> ours.accepts(Json.of(value)),
         () -> other.validate(othersValue, OutputFormat.BOOLEAN));
     tell(
         what + ", text",
-        () -> ours.accepts(JsonMapping.standard().parse(text)),
+        () -> ours.accepts(Json.parse(text)),
         () -> other.validate(text, InputFormat.JSON, OutputFormat.BOOLEAN));
   }
 

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.Schema;
@@ -30,7 +31,7 @@ final class ConformanceSuite {
     SchemaReader knowing = SchemaReader.standard();
     for (Path file : files(folder.resolve("remotes"))) {
       String name = folder.resolve("remotes").relativize(file).toString().replace('\\', '/');
-      knowing = knowing.knowing(REMOTE + name, json(file));
+      knowing = knowing.knowing(REMOTE + name, Json.of(json(file)));
     }
     this.reader = knowing;
   }
@@ -53,7 +54,7 @@ final class ConformanceSuite {
     String name = folder.resolve("tests").relativize(file).toString().replace('\\', '/');
     FileResult result = new FileResult(draft, name, new ArrayList<>());
     for (JsonNode group : json(file)) {
-      Outcome outcome = Outcome.of(() -> rules.of(group.path("schema")));
+      Outcome outcome = Outcome.of(() -> rules.of(Json.of(group.path("schema"))));
       for (JsonNode test : group.path("tests")) {
         String title = name + " | " + text(group) + " | " + text(test);
         result.tests().add(new TestResult(title, outcome.judge(test)));
@@ -124,9 +125,9 @@ final class ConformanceSuite {
         return reason;
       }
       boolean wanted = test.path("valid").booleanValue();
-      boolean got = schema.get(0).accepts(test.path("data"));
+      boolean got = schema.get(0).accepts(Json.of(test.path("data")));
       boolean explained =
-          schema.get(0).differences(Location.ROOT, test.path("data")).isEmpty();
+          schema.get(0).differences(Location.ROOT, Json.of(test.path("data"))).isEmpty();
       if (got != explained) {
         return "the short answer is " + got + ", the long one " + explained;
       }

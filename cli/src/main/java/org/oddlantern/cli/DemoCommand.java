@@ -57,7 +57,14 @@ final class DemoCommand implements Callable<Integer> {
         .findFirst()
         .orElseThrow(() ->
             new Misuse("there is no example service in lib/demo; build the distribution again"));
-    return serve ? served(example) : ran(example, jars, loader);
+    Thread thread = Thread.currentThread();
+    ClassLoader before = thread.getContextClassLoader();
+    thread.setContextClassLoader(loader); // its libraries look there for what belongs to them
+    try {
+      return serve ? served(example) : ran(example, jars, loader);
+    } finally {
+      thread.setContextClassLoader(before);
+    }
   }
 
   private int served(Example example) throws Exception {

@@ -4,10 +4,10 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import org.oddlantern.json.BadPath;
 import org.oddlantern.json.CostlyPath;
-import org.oddlantern.json.DeadEnd;
-import org.oddlantern.json.Found;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.path.DeadEnd;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.picocli.CommandLine.Command;
 import org.oddlantern.shaded.picocli.CommandLine.Parameters;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -42,10 +42,10 @@ final class PathCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    JsonPath path = path();
+    TreePath path = path();
     JsonNode root = JsonFiles.read(file);
     try {
-      List<Found> found = path.find(root);
+      List<FoundNode> found = path.find(root);
       if (found.isEmpty()) {
         DeadEnd end = path.end(root);
         terminal
@@ -62,9 +62,9 @@ final class PathCommand implements Callable<Integer> {
     }
   }
 
-  private JsonPath path() {
+  private TreePath path() {
     try {
-      return JsonPath.of(expression);
+      return TreePath.of(expression);
     } catch (BadPath e) {
       throw new Misuse(String.valueOf(e.getMessage()));
     }

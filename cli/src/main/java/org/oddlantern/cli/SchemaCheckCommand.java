@@ -8,8 +8,10 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import org.oddlantern.internal.reports.console.Style;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.schema.OutputForm;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.schema.SchemaReader;
@@ -89,7 +91,7 @@ final class SchemaCheckCommand implements Callable<Integer> {
 
   private boolean told(Schema read, String file, JsonNode value) {
     Style style = terminal.style();
-    List<Finding> findings = read.differences(Location.ROOT, value);
+    List<Finding> findings = read.differences(Location.ROOT, Json.of(value));
     if (findings.isEmpty()) {
       terminal.out().println("fits" + "      " + file);
       return true;
@@ -107,8 +109,8 @@ final class SchemaCheckCommand implements Callable<Integer> {
   }
 
   private boolean printed(Schema read, String file, JsonNode value) {
-    ObjectNode output =
-        read.output(OutputForm.valueOf(form.name().toUpperCase(Locale.ROOT)), value);
+    ObjectNode output = (ObjectNode) Trees.of(
+        read.output(OutputForm.valueOf(form.name().toUpperCase(Locale.ROOT)), Json.of(value)));
     if (files.size() > 1) {
       ObjectNode named = JsonNodeFactory.instance.objectNode();
       named.put("file", file);

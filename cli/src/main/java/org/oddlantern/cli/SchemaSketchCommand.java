@@ -12,8 +12,10 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.schema.Sketch;
 import org.oddlantern.shaded.picocli.CommandLine.Command;
 import org.oddlantern.shaded.picocli.CommandLine.Option;
@@ -70,7 +72,10 @@ final class SchemaSketchCommand implements Callable<Integer> {
     }
     samples.addAll(chosen(replies));
     Sketch sketch = closed ? Sketch.closed() : Sketch.open();
-    print(JsonMapping.standard().writeIndented(sketch.of(samples)), samples.size());
+    print(
+        JsonMapping.standard()
+            .writeIndented(Trees.of(sketch.of(samples.stream().map(Json::of).toList()))),
+        samples.size());
     return 0;
   }
 

@@ -3,9 +3,9 @@ package org.oddlantern.check;
 import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.evidence.Check;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Lets a check look at a list item, which is evidence of its own then. */

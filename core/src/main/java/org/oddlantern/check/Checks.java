@@ -9,10 +9,10 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.Worded;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.xml.Xml;
 
 /**
@@ -38,7 +38,7 @@ public final class Checks extends Steps {
    * @return the check
    */
   public static Check status(int code) {
-    return new StatusCheck("status(" + code + ")", String.valueOf(code), exactly(code));
+    return new StatusCheck("status(" + code + ")", String.valueOf(code), shape(code));
   }
 
   /**
@@ -69,7 +69,7 @@ public final class Checks extends Steps {
    */
   public static Check status(Shape shape) {
     Needed.of(shape, "status(shape): shape");
-    return new StatusCheck("status(" + shape.words() + ")", shape.words(), shape);
+    return new StatusCheck("status(" + shape.words() + ")", shape.words(), shape(shape));
   }
 
   /**
@@ -80,7 +80,7 @@ public final class Checks extends Steps {
    */
   public static Check header(String name) {
     Needed.of(name, "header(name): name");
-    return new HeaderCheck("header(\"" + name + "\")", name, anyText());
+    return new HeaderCheck("header(\"" + name + "\")", name, shape(anyText()));
   }
 
   /**
@@ -104,7 +104,7 @@ public final class Checks extends Steps {
    */
   public static Check cookie(String name) {
     Needed.of(name, "cookie(name): name");
-    return new CookieCheck("cookie(\"" + name + "\")", name, anyText());
+    return new CookieCheck("cookie(\"" + name + "\")", name, shape(anyText()));
   }
 
   /**
@@ -147,7 +147,7 @@ public final class Checks extends Steps {
    * @return the check
    */
   public static Check body(@Nullable Object shape) {
-    return new PathCheck("body(" + argument(shape) + ")", JsonPath.of("$"), shape(shape));
+    return new PathCheck("body(" + argument(shape) + ")", TreePath.of("$"), shape(shape));
   }
 
   /**
@@ -161,7 +161,7 @@ public final class Checks extends Steps {
    */
   public static Check at(String path, @Nullable Object shape) {
     Needed.of(path, "at(path, shape): path");
-    return new PathCheck(words("at", path, shape), JsonPath.of(path), shape(shape));
+    return new PathCheck(words("at", path, shape), TreePath.of(path), shape(shape));
   }
 
   /**
@@ -177,7 +177,7 @@ public final class Checks extends Steps {
   public static EachCheck atEach(String path, @Nullable Object item) {
     Needed.of(path, "atEach(path, item): path");
     return new EachCheck(
-        words("atEach", path, item), JsonPath.of(path), new EachItem(itemShape(item)));
+        words("atEach", path, item), TreePath.of(path), new EachItemShape(itemShape(item)));
   }
 
   /**
@@ -311,7 +311,7 @@ public final class Checks extends Steps {
     Needed.of(words, "judgedBy(words, type, judge): words");
     Needed.of(type, "judgedBy(words, type, judge): type");
     Needed.of(judge, "judgedBy(words, type, judge): judge");
-    return new Judged<>(named(words), type, judge);
+    return new JudgedValue<>(named(words), type, judge);
   }
 
   private static String named(String words) {

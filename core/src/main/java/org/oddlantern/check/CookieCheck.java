@@ -7,13 +7,13 @@ import org.oddlantern.evidence.Cookie;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
 /** Asks about a cookie that a reply sets. */
-record CookieCheck(String words, String name, Shape shape) implements Check {
+record CookieCheck(String words, String name, NodeShape shape) implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {

@@ -6,16 +6,16 @@ import java.util.List;
 import java.util.Map;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list in which no two items are equal. */
-record DistinctShape() implements Shape {
+record DistinctShape() implements NodeShape {
 
   @Override
   public String words() {

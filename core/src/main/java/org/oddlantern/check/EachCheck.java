@@ -5,16 +5,16 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.internal.path.TreePath;
 
 /** Asks every item at a path. Made by {@link Checks#atEach}. Immutable and thread-safe. */
 public final class EachCheck implements Check {
 
   private final String words;
-  private final JsonPath path;
-  private final EachItem each;
+  private final TreePath path;
+  private final EachItemShape each;
 
-  EachCheck(String words, JsonPath path, EachItem each) {
+  EachCheck(String words, TreePath path, EachItemShape each) {
     this.words = words;
     this.path = path;
     this.each = each;

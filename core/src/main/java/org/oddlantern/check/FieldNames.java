@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** An object with certain fields, whatever their values. */
-record FieldNames(List<String> names, boolean only) implements Shape {
+record FieldNames(List<String> names, boolean only) implements NodeShape {
 
   @Override
   public String words() {

@@ -6,14 +6,14 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.NearestMatch;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** Asks about a header; one fitting value of several is enough. */
-record HeaderCheck(String words, String name, Shape shape) implements Check {
+record HeaderCheck(String words, String name, NodeShape shape) implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {

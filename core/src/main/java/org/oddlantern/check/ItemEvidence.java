@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import java.util.List;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.JudgedEvidence;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
@@ -35,8 +36,8 @@ final class ItemEvidence extends JudgedEvidence {
   }
 
   @Override
-  public JsonNode json() {
-    return value;
+  public Json json() {
+    return Json.of(value);
   }
 
   @Override

@@ -2,18 +2,19 @@ package org.oddlantern.check;
 
 import java.util.List;
 import java.util.stream.Collectors;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list of certain items in any order, one for each of the wanted. */
-record ItemsInAnyOrder(List<Shape> wanted) implements ComposedShape {
+record ItemsInAnyOrder(List<NodeShape> wanted) implements ComposedShape {
 
   @Override
   public String words() {
@@ -39,7 +40,7 @@ record ItemsInAnyOrder(List<Shape> wanted) implements ComposedShape {
           () -> Finding.of(where, "a list of " + wanted.size(), "a list of " + value.size()));
     }
     for (int i : matching.openShapes()) {
-      Shape shape = wanted.get(i);
+      NodeShape shape = wanted.get(i);
       findings.add(() -> NearestItem.of(shape, value, matching.openItems()).finding(where, shape));
     }
     for (int j : matching.openItems()) {

@@ -4,16 +4,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list in which, among others, certain items are, each of its own. */
-record ItemsIncluding(List<Shape> wanted) implements ComposedShape {
+record ItemsIncluding(List<NodeShape> wanted) implements ComposedShape {
 
   @Override
   public String words() {

@@ -1,19 +1,7 @@
 package org.oddlantern.check;
 
-import java.util.ArrayList;
-import java.util.List;
-import java.util.function.Function;
 import org.oddlantern.evidence.Check;
-import org.oddlantern.evidence.Evidence;
-import org.oddlantern.json.Finding;
-import org.oddlantern.json.Found;
-import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.GatheredValues;
-import org.oddlantern.json.internal.JsonMapping;
-import org.oddlantern.json.internal.TypeMismatch;
-import org.oddlantern.json.internal.Words;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A value that a function finds no problems with; also a check of a whole body. Made by {@link
@@ -21,62 +9,8 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  *
  * @param <T> what the value is read as
  */
-public final class Judged<T> implements Shape, Check {
-
-  private final String words;
-  private final Class<T> type;
-  private final Function<T, ? extends List<String>> judge;
-
-  Judged(String words, Class<T> type, Function<T, ? extends List<String>> judge) {
-    this.words = words;
-    this.type = type;
-    this.judge = judge;
-  }
+public sealed interface Judged<T> extends Shape, Check permits JudgedValue {
 
   @Override
-  public String words() {
-    return words;
-  }
-
-  /** The line that threw. */
-  private static String at(Throwable thrown) {
-    StackTraceElement[] stack = thrown.getStackTrace();
-    return stack.length == 0
-        ? ""
-        : " (" + stack[0].getFileName() + ":" + stack[0].getLineNumber() + ")";
-  }
-
-  @Override
-  public List<Finding> examine(Evidence evidence) {
-    return Checks.body(this).examine(evidence);
-  }
-
-  @Override
-  public List<Finding> differences(Location where, JsonNode value) {
-    if (GatheredValues.isNothing(value)) {
-      return GatheredValues.nothing(where, words);
-    }
-    T item;
-    try {
-      item = JsonMapping.standard().read(value, type);
-    } catch (TypeMismatch e) {
-      Found inner = e.inside(new Found(where, value));
-      return List.of(
-          Finding.of(inner.where(), e.wanted(), Words.withKind(inner.value())).hint(e.reason()));
-    }
-    List<String> problems;
-    try {
-      problems = List.copyOf(judge.apply(item));
-    } catch (OutOfMemoryError e) {
-      throw e;
-    } catch (Throwable e) {
-      return List.of(Finding.of(where, words, "no answer: it threw " + e + at(e)));
-    }
-    List<Finding> findings = new ArrayList<>();
-    for (String problem : problems) {
-      findings.add(
-          Finding.of(where, words, problem.isBlank() ? "a problem without words" : problem));
-    }
-    return findings;
-  }
+  String words();
 }

@@ -5,8 +5,9 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.NodeShape;
+import org.oddlantern.json.internal.path.TreePath;
 
 /** The shapes that lists may have; {@link Checks} brings them along. */
 public class ListShapes {
@@ -22,7 +23,7 @@ public class ListShapes {
    * @return the shape
    */
   public static EachItem eachItem(@Nullable Object item) {
-    return new EachItem(itemShape(item));
+    return new EachItemShape(itemShape(item));
   }
 
   /**
@@ -33,7 +34,7 @@ public class ListShapes {
    * @return the shape; {@link Items#inAnyOrder()} takes them in any order
    */
   public static Items items(@Nullable Object first, @Nullable Object... more) {
-    return new Items(first, more);
+    return new ItemsInOrder(first, more);
   }
 
   /**
@@ -44,10 +45,10 @@ public class ListShapes {
    * @return the shape
    */
   public static Shape itemsIncluding(@Nullable Object first, @Nullable Object... more) {
-    List<Shape> shapes = new ArrayList<>();
-    shapes.add(Shape.of(first));
+    List<NodeShape> shapes = new ArrayList<>();
+    shapes.add(NodeShape.of(first));
     for (Object other : more) {
-      shapes.add(Shape.of(other));
+      shapes.add(NodeShape.of(other));
     }
     return new ItemsIncluding(List.copyOf(shapes));
   }
@@ -67,7 +68,7 @@ public class ListShapes {
    * @return the shape
    */
   public static Sorted sorted() {
-    return new Sorted(null, false);
+    return new SortedShape(null, false);
   }
 
   /**
@@ -79,15 +80,15 @@ public class ListShapes {
    */
   public static Sorted sortedBy(String path) {
     Needed.of(path, "sortedBy(path): path");
-    JsonPath parsed = JsonPath.of(path);
+    TreePath parsed = TreePath.of(path);
     parsed.steps();
-    return new Sorted(parsed, false);
+    return new SortedShape(parsed, false);
   }
 
   /** The same for an item, which a check may look at as evidence of its own. */
-  static Shape itemShape(@Nullable Object value) {
+  static NodeShape itemShape(@Nullable Object value) {
     return value instanceof Check check && !(value instanceof Shape)
         ? new CheckedItem(check)
-        : Shape.of(value);
+        : NodeShape.of(value);
   }
 }

@@ -12,8 +12,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Queue;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Equality;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -29,14 +29,14 @@ final class Matching {
   private static final long MOST_TRIED = 4_000_000;
   private static final Deque<Integer> NOWHERE = new ArrayDeque<>(0);
 
-  private final List<Shape> shapes;
+  private final List<NodeShape> shapes;
   private final JsonNode items;
   private final boolean untyped;
   private final Map<Long, Deque<Integer>> places = new HashMap<>();
   private final int[] itemOf;
   private final int[] shapeOf;
 
-  private Matching(List<Shape> shapes, JsonNode items) {
+  private Matching(List<NodeShape> shapes, JsonNode items) {
     this.shapes = shapes;
     this.items = items;
     this.itemOf = new int[shapes.size()];
@@ -49,7 +49,7 @@ final class Matching {
     }
   }
 
-  static Matching of(List<Shape> shapes, JsonNode items) {
+  static Matching of(List<NodeShape> shapes, JsonNode items) {
     Matching matching = new Matching(shapes, items);
     matching.matchValues();
     matching.matchShapes();

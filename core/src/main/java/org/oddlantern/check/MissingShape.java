@@ -3,13 +3,13 @@ package org.oddlantern.check;
 import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The only shape that holds where nothing is. */
-record MissingShape() implements Shape {
+record MissingShape() implements NodeShape {
 
   @Override
   public String words() {

@@ -11,9 +11,9 @@ import java.util.List;
 import java.util.Optional;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Decimals;
 import org.oddlantern.json.internal.EpochNumber;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
@@ -22,7 +22,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  * moments with an offset with such moments, and those without one with their like.
  */
 record MomentShape(String words, OffsetDateTime low, OffsetDateTime high, Kind kind)
-    implements Shape {
+    implements NodeShape {
 
   @Override
   public List<Finding> differences(Location where, JsonNode value) {

@@ -3,8 +3,8 @@ package org.oddlantern.check;
 import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The item of a list that is nearest to a shape, by how little keeps it from having it. */
@@ -13,7 +13,7 @@ record NearestItem(int index, JsonNode item, List<Finding> findings, int looked)
   private static final int MOST_LOOKED_AT = 300;
   private static final int SHOWN = 3;
 
-  static NearestItem of(Shape shape, JsonNode list, List<Integer> candidates) {
+  static NearestItem of(NodeShape shape, JsonNode list, List<Integer> candidates) {
     NearestItem nearest =
         new NearestItem(-1, list, List.of(), Math.min(candidates.size(), MOST_LOOKED_AT));
     for (int index : candidates.subList(0, nearest.looked)) {
@@ -29,7 +29,7 @@ record NearestItem(int index, JsonNode item, List<Finding> findings, int looked)
   }
 
   /** What keeps even the nearest item from being the one wanted. */
-  Finding finding(Location where, Shape wanted) {
+  Finding finding(Location where, NodeShape wanted) {
     Finding finding = Finding.of(where, wanted.words(), "no such item");
     if (index < 0) {
       return finding;

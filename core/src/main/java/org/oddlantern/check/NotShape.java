@@ -1,17 +1,17 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A value that is there and does not have a shape. */
-record NotShape(Shape shape) implements ComposedShape {
+record NotShape(NodeShape shape) implements ComposedShape {
 
   @Override
   public String words() {

@@ -6,23 +6,24 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.internal.NotWhatItClaims;
 import org.oddlantern.json.CostlyPath;
-import org.oddlantern.json.DeadEnd;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.Found;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.NodeShape;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.json.internal.path.DeadEnd;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** Asks about what a path of the JSON body leads to. */
-record PathCheck(String words, JsonPath path, Shape shape) implements Check {
+record PathCheck(String words, TreePath path, NodeShape shape) implements Check {
 
-  private static final JsonPath ERRORS = JsonPath.of("$.errors");
+  private static final String ERRORS = "$.errors";
 
   @Override
   public String words(Evidence evidence) {
@@ -32,7 +33,7 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
 
   private String without(Evidence evidence) {
     try {
-      return path.without(evidence.json());
+      return path.without(Trees.of(evidence.json()));
     } catch (NotJson | CostlyPath e) {
       return ""; // which is told by the finding
     }
@@ -40,10 +41,10 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {
-    evidence.lookedAt(path);
+    evidence.lookedAt(path.toString());
     JsonNode root;
     try {
-      root = evidence.json();
+      root = Trees.of(evidence.json());
     } catch (NotJson e) {
       return List.of(NotWhatItClaims.json(evidence, e, "a JSON body"));
     }
@@ -60,11 +61,15 @@ record PathCheck(String words, JsonPath path, Shape shape) implements Check {
     if (shape instanceof EachItem) {
       return ", each";
     }
-    return shape instanceof SizeShape ? ", size" : shape instanceof Schema ? ", schema" : "";
+    return shape instanceof SizeShape ? ", size" : isSchema() ? ", schema" : "";
+  }
+
+  private boolean isSchema() {
+    return shape instanceof NodeShape.Others others && others.shape() instanceof Schema;
   }
 
   private List<Finding> atOnePlace(Evidence evidence, JsonNode root) {
-    Found found = path.findOne(root);
+    FoundNode found = path.findOne(root);
     List<Finding> findings = shape.examine(found.where(), found.value());
     if (findings.isEmpty() && path.toString().equals("$") && minds(root)) {
       evidence.lookedAt(ERRORS);

@@ -6,12 +6,12 @@ import java.util.regex.Pattern;
 import org.oddlantern.internal.PatientText;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A text that matches a pattern of {@link Pattern} as a whole. */
-record PatternShape(Pattern pattern) implements Shape {
+record PatternShape(Pattern pattern) implements NodeShape {
 
   private static final int MOST_LOOKS = 50_000_000;
 

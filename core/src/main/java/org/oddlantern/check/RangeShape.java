@@ -5,14 +5,14 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.Decimals;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A number between two others, both included; null leaves a side open. */
 record RangeShape(
-    String words, @Nullable BigDecimal low, @Nullable BigDecimal high) implements Shape {
+    String words, @Nullable BigDecimal low, @Nullable BigDecimal high) implements NodeShape {
 
   @Override
   public List<Finding> differences(Location where, JsonNode value) {

@@ -10,6 +10,7 @@ import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -239,7 +240,7 @@ public class Shapes extends ListShapes {
    * @return a shape without fields yet
    */
   public static Fields fields() {
-    return new Fields(Map.of(), false);
+    return new FieldsShape(Map.of(), false);
   }
 
   /**
@@ -330,7 +331,7 @@ public class Shapes extends ListShapes {
    * @return the shape itself, or exactly that value
    * @throws IllegalArgumentException if it is a check
    */
-  static Shape shape(@Nullable Object value) {
-    return Shape.of(value);
+  static NodeShape shape(@Nullable Object value) {
+    return NodeShape.of(value);
   }
 }

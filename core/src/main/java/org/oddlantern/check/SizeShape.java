@@ -1,17 +1,17 @@
 package org.oddlantern.check;
 
 import java.util.List;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.IntNode;
 
 /** Counts items, fields or code points and asks a shape about the number. */
-record SizeShape(Shape number) implements ComposedShape {
+record SizeShape(NodeShape number) implements ComposedShape {
 
   @Override
   public String words() {

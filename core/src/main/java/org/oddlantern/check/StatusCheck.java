@@ -6,11 +6,11 @@ import org.oddlantern.evidence.Evidence;
 import org.oddlantern.http.Reply;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.shaded.tools.jackson.databind.node.IntNode;
 
 /** Asks about the status; the reply then counts as looked at. */
-record StatusCheck(String words, String wanted, Shape shape) implements Check {
+record StatusCheck(String words, String wanted, NodeShape shape) implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {

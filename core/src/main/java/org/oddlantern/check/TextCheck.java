@@ -5,11 +5,11 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /** Asks about a body as the text that it is. */
-record TextCheck(String words, Shape shape) implements Check {
+record TextCheck(String words, NodeShape shape) implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {

@@ -7,13 +7,15 @@ import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.internal.NotWhatItClaims;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.NodeShape;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;
 
 /** Asks about what an XPath selects in an XML body. */
-record XPathCheck(String words, String expression, Map<String, String> namespaces, Shape shape)
+record XPathCheck(String words, String expression, Map<String, String> namespaces, NodeShape shape)
     implements Check {
 
   @Override
@@ -36,7 +38,7 @@ record XPathCheck(String words, String expression, Map<String, String> namespace
   }
 
   private List<Finding> examine(Xml document) {
-    JsonNode value = document.valueAt(expression);
+    JsonNode value = document.valueAt(expression).map(Trees::of).orElse(MissingNode.getInstance());
     List<Location> places = document.placesAt(expression).stream()
         .map(place -> Location.gathered(place, List.of()))
         .toList();

@@ -205,7 +205,8 @@ public final class Database {
             },
             "the number of rows changed")
         .json()
-        .longValue();
+        .number()
+        .longValueExact();
   }
 
   @Override

@@ -13,6 +13,7 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.EvidenceListener;
 import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.JsonMapping;
@@ -71,8 +72,8 @@ public final class DatabaseAnswer implements Evidence {
   }
 
   @Override
-  public JsonNode json() {
-    return tree;
+  public Json json() {
+    return Json.of(tree);
   }
 
   /**
@@ -181,8 +182,8 @@ public final class DatabaseAnswer implements Evidence {
     }
 
     @Override
-    public JsonNode json() {
-      return tree;
+    public Json json() {
+      return Json.of(tree);
     }
 
     @Override

@@ -4,6 +4,7 @@ import java.util.List;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
@@ -17,7 +18,7 @@ record NoRow() implements Check {
 
   @Override
   public List<Finding> examine(Evidence evidence) {
-    JsonNode rows = evidence.json();
+    JsonNode rows = Trees.of(evidence.json());
     return rows.isEmpty()
         ? List.of()
         : List.of(Finding.of(

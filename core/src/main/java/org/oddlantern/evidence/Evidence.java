@@ -1,9 +1,8 @@
 package org.oddlantern.evidence;
 
 import java.util.List;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.NotJson;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.xml.NotXml;
 import org.oddlantern.xml.Xml;
 
@@ -52,7 +51,7 @@ public interface Evidence {
    *
    * @param path where
    */
-  default void lookedAt(JsonPath path) {}
+  default void lookedAt(String path) {}
 
   /**
    * The body as it came.
@@ -69,12 +68,12 @@ public interface Evidence {
   String text();
 
   /**
-   * The body as a JSON tree.
+   * The body as JSON.
    *
-   * @return the tree, which is not to be changed
+   * @return the value
    * @throws NotJson if the body is not JSON
    */
-  JsonNode json();
+  Json json();
 
   /**
    * The body as an XML document.

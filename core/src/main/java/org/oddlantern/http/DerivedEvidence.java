@@ -3,6 +3,7 @@ package org.oddlantern.http;
 import java.util.List;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.JudgedEvidence;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -31,8 +32,8 @@ final class DerivedEvidence extends JudgedEvidence {
   }
 
   @Override
-  public JsonNode json() {
-    return tree;
+  public Json json() {
+    return Json.of(tree);
   }
 
   @Override

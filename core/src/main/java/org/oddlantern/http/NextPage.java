@@ -5,7 +5,8 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.internal.Needed;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.internal.Trees;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
@@ -56,9 +57,9 @@ public interface NextPage {
    */
   static NextPage byAddress(String path) {
     Needed.of(path, "byAddress(path): path");
-    JsonPath parsed = JsonPath.of(path);
+    TreePath parsed = TreePath.of(path);
     return (page, sent) -> {
-      JsonNode address = parsed.findOne(page.json()).value();
+      JsonNode address = parsed.findOne(Trees.of(page.json())).value();
       return address.isString() && !address.asString().isEmpty()
           ? Optional.of(Pages.moved(sent, page, address.asString()))
           : Optional.empty();
@@ -75,9 +76,9 @@ public interface NextPage {
   static NextPage byValue(String path, String parameter) {
     Needed.of(path, "byValue(path, parameter): path");
     Needed.of(parameter, "byValue(path, parameter): parameter");
-    JsonPath parsed = JsonPath.of(path);
+    TreePath parsed = TreePath.of(path);
     return (page, sent) -> {
-      JsonNode value = parsed.findOne(page.json()).value();
+      JsonNode value = parsed.findOne(Trees.of(page.json())).value();
       return value.isMissingNode() || value.isNull()
           ? Optional.empty()
           : Optional.of(sent.at(sent.address().replacing(parameter, value)));
@@ -94,14 +95,14 @@ public interface NextPage {
   static NextPage byNumber(String parameter, String items) {
     Needed.of(parameter, "byNumber(parameter, items): parameter");
     Needed.of(items, "byNumber(parameter, items): items");
-    JsonPath parsed = JsonPath.of(items);
+    TreePath parsed = TreePath.of(items);
     return (page, sent) -> {
       int number = sent.address().query().stream()
           .filter(one -> one.name().equals(parameter))
           .mapToInt(one -> Integer.parseInt(one.value().toString()))
           .findFirst()
           .orElse(1);
-      return parsed.findOne(page.json()).value().isEmpty()
+      return parsed.findOne(Trees.of(page.json())).value().isEmpty()
           ? Optional.empty()
           : Optional.of(sent.at(sent.address().replacing(parameter, number + 1)));
     };

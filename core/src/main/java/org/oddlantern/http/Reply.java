@@ -19,10 +19,11 @@ import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.xml.Xml;
 
@@ -246,13 +247,13 @@ public final class Reply implements Evidence {
   }
 
   @Override
-  public JsonNode json() {
+  public Json json() {
     JsonNode parsed = tree;
     if (parsed == null) {
       parsed = mapping.parse(wire.body());
       tree = parsed;
     }
-    return parsed;
+    return Json.of(parsed);
   }
 
   @Override
@@ -293,8 +294,8 @@ public final class Reply implements Evidence {
   }
 
   @Override
-  public void lookedAt(JsonPath path) {
-    if (path.beginsWith("errors")) {
+  public void lookedAt(String path) {
+    if (TreePath.of(path).beginsWith("errors")) {
       attention.errorsSeen();
     }
   }

@@ -6,9 +6,8 @@ import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.JudgedEvidence;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.internal.JsonMapping;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Makes the checks on a reply and reads from it. */
 final class ReplyJudging extends JudgedEvidence {
@@ -54,12 +53,12 @@ final class ReplyJudging extends JudgedEvidence {
   }
 
   @Override
-  public JsonNode json() {
+  public Json json() {
     return reply.json();
   }
 
   @Override
-  public void lookedAt(JsonPath path) {
+  public void lookedAt(String path) {
     reply.lookedAt(path);
   }
 

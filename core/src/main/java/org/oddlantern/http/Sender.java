@@ -28,9 +28,10 @@ import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.Found;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
+import org.oddlantern.json.internal.FoundNode;
+import org.oddlantern.json.internal.Trees;
+import org.oddlantern.json.internal.path.TreePath;
 
 /** Sends one call of a service: with its credentials, by way of its redirects, under its terms. */
 final class Sender {
@@ -208,7 +209,7 @@ final class Sender {
     }
     try {
       Secret token = reply.valueAt(source.path(), Secret.class);
-      Found seconds = JsonPath.of("$.expires_in").findOne(reply.json());
+      FoundNode seconds = TreePath.of("$.expires_in").findOne(Trees.of(reply.json()));
       return new TokenStore.Token(
           token,
           seconds.value().isIntegralNumber()

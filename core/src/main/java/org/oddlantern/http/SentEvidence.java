@@ -8,10 +8,10 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.EvidenceListener;
 import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A request as it was sent, looked at like a reply. */
 final class SentEvidence extends JudgedEvidence {
@@ -58,8 +58,8 @@ final class SentEvidence extends JudgedEvidence {
   }
 
   @Override
-  public JsonNode json() {
-    return mapping.parse(bytes());
+  public Json json() {
+    return Json.of(mapping.parse(bytes()));
   }
 
   /** Recorded beside what was asked of the reply, so it says that it is about what was sent. */

@@ -1,11 +1,9 @@
 package org.oddlantern.json;
 
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
-
 /**
  * A value that a path leads to, and its place.
  *
  * @param where the place
- * @param value the value; a missing node if there is none
+ * @param value the value
  */
-public record Found(Location where, JsonNode value) {}
+public record Found(Location where, Json value) {}

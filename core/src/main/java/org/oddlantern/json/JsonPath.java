@@ -1,40 +1,23 @@
 package org.oddlantern.json;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
-import java.util.stream.Collectors;
-import org.oddlantern.internal.CurrentCase;
-import org.oddlantern.internal.Needed;
-import org.oddlantern.json.internal.path.FurthestReach;
-import org.oddlantern.json.internal.path.KnownPaths;
-import org.oddlantern.json.internal.path.PathParser;
-import org.oddlantern.json.internal.path.Query;
-import org.oddlantern.json.internal.path.Search;
-import org.oddlantern.json.internal.path.Segment;
-import org.oddlantern.json.internal.path.Selector;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
-import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
 /**
- * A path into a JSON tree, all of RFC 9535: names, indexes, slices, wildcards, descendants, filters and
+ * A path into a JSON value, all of RFC 9535: names, indexes, slices, wildcards, descendants, filters and
  * the five functions, with I-Regexp (RFC 9485). Immutable and thread-safe.
  *
  * <pre>{@code
- * JsonPath.of("$.hives[?@.queen == true].label").find(tree)
+ * JsonPath.of("$.hives[?@.queen == true].label").find(reply.json())
  * }</pre>
  */
 public final class JsonPath {
 
-  private final String text;
-  private final Query query;
-  private final boolean singular;
+  private final TreePath path;
 
-  private JsonPath(String text, Query query) {
-    this.text = text;
-    this.query = query;
-    this.singular = query.isSingular();
+  private JsonPath(TreePath path) {
+    this.path = path;
   }
 
   /**
@@ -45,10 +28,7 @@ public final class JsonPath {
    * @throws BadPath if it is not a path, with a caret where reading stopped
    */
   public static JsonPath of(String text) {
-    Needed.of(text, "of(text): text");
-    Optional<KnownPaths> known = CurrentCase.part(KnownPaths.class);
-    return new JsonPath(
-        text, known.isPresent() ? known.get().query(text) : new PathParser(text).parse());
+    return new JsonPath(TreePath.of(text));
   }
 
   /**
@@ -58,19 +38,7 @@ public final class JsonPath {
    * @return true for one place
    */
   public boolean isSingular() {
-    return singular;
-  }
-
-  /**
-   * Whether the first step of the path is a member of that name.
-   *
-   * @param name the name
-   * @return true if it is
-   */
-  public boolean beginsWith(String name) {
-    return !query.segments().isEmpty()
-        && query.segments().get(0).selectors().get(0) instanceof Selector.Name first
-        && first.name().equals(name);
+    return path.isSingular();
   }
 
   /**
@@ -80,8 +48,10 @@ public final class JsonPath {
    * @return what was found, with its places; empty if nothing
    * @throws CostlyPath if that would take too long
    */
-  public List<Found> find(JsonNode root) {
-    return query.find(root, new Search(text, root));
+  public List<Found> find(Json root) {
+    return path.find(root.as(JsonNode.class)).stream()
+        .map(found -> new Found(found.where(), Json.of(found.value())))
+        .toList();
   }
 
   /**
@@ -92,90 +62,12 @@ public final class JsonPath {
    * @return the values; empty if nothing
    * @throws CostlyPath if that would take too long
    */
-  public List<JsonNode> values(JsonNode root) {
-    return query.values(root, new Search(text, root));
-  }
-
-  /**
-   * The one value a singular path leads to.
-   *
-   * @param root the whole document
-   * @return the value and its place; a missing node, and the place where it would be, if there is none
-   */
-  public Found findOne(JsonNode root) {
-    Location where = Location.ROOT;
-    JsonNode value = root;
-    for (Segment segment : query.segments()) {
-      JsonNode child = segment.single().pick(value);
-      where = segment.single().place(where, value);
-      value = child == null ? MissingNode.getInstance() : child;
-    }
-    return new Found(where, value);
-  }
-
-  /**
-   * Why the path finds nothing: how far it leads and what stands there.
-   *
-   * @param root the whole document
-   * @return a sentence
-   */
-  public DeadEnd end(JsonNode root) {
-    return FurthestReach.of(query, new Search(text, root));
-  }
-
-  /**
-   * Of a path that leads to many places and on from each of them: how many lead on to nothing.
-   *
-   * @param root the whole document
-   * @return {@code 3 of 12 places have nothing at .tags}; empty if all lead on
-   * @throws CostlyPath if that would take too long
-   */
-  public String without(JsonNode root) {
-    List<Segment> segments = query.segments();
-    for (int fork = segments.size() - 2; fork >= 0; fork--) {
-      if (segments.get(fork).isSingular() || !segments.get(fork + 1).isSingular()) {
-        continue;
-      }
-      int end = fork + 1;
-      while (end < segments.size() && segments.get(end).isSingular()) {
-        end++;
-      }
-      List<Segment> rest = segments.subList(fork + 1, end);
-      List<JsonNode> places =
-          new Query(false, segments.subList(0, fork + 1)).values(root, new Search(text, root));
-      long nothing = places.stream()
-          .filter(place -> new Query(true, rest).one(place, new Search(text, root)) == null)
-          .count();
-      if (nothing > 0) {
-        return String.format(
-            Locale.ROOT,
-            "%,d of %,d places have nothing at %s",
-            nothing,
-            places.size(),
-            rest.stream().map(Segment::text).collect(Collectors.joining()));
-      }
-    }
-    return "";
-  }
-
-  /** The steps of a singular path, each a name or an index; for those who change a tree. */
-  public List<Object> steps() {
-    List<Object> steps = new ArrayList<>();
-    for (Segment segment : query.segments()) {
-      if (segment.isSingular() && segment.single() instanceof Selector.Name name) {
-        steps.add(name.name());
-      } else if (segment.isSingular() && segment.single() instanceof Selector.Index index) {
-        steps.add((int) Math.max(Integer.MIN_VALUE, Math.min(Integer.MAX_VALUE, index.index())));
-      } else {
-        throw new IllegalArgumentException(
-            "the path " + text + " leads to many places; one place is wanted here");
-      }
-    }
-    return steps;
+  public List<Json> values(Json root) {
+    return path.values(root.as(JsonNode.class)).stream().map(Json::of).toList();
   }
 
   @Override
   public String toString() {
-    return text;
+    return path.toString();
   }
 }

@@ -5,7 +5,6 @@ import java.util.Deque;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.path.PathScanner;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A place in a JSON tree. It prints as a JSONPath (RFC 9535) that leads there, in shorthand where the
@@ -117,13 +116,12 @@ public final class Location {
   }
 
   /**
-   * The child of a value that this step leads to.
+   * The name of the member that the last step leads to.
    *
-   * @param value the value around it
-   * @return the child; null if there is none
+   * @return the name; empty if it leads to an item, or is the whole document
    */
-  public @Nullable JsonNode of(JsonNode value) {
-    return index >= 0 ? value.get(index) : value.get(name);
+  public String name() {
+    return parent == null ? "" : name;
   }
 
   /**

@@ -3,11 +3,7 @@ package org.oddlantern.json;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.CombinedShapes;
-import org.oddlantern.json.internal.ComparisonMode;
-import org.oddlantern.json.internal.UntypedText;
-import org.oddlantern.json.internal.UntypedTexts;
-import org.oddlantern.json.internal.WantedValue;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.json.internal.NodeShape;
 
 /**
  * What a value looks like. Shapes come from {@code org.oddlantern.check.Shapes}; one of your own is a
@@ -16,7 +12,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  * <pre>{@code
  * record EvenNumber() implements Shape {
  *     public String words() { return "an even number"; }
- *     public List<Finding> differences(Location where, JsonNode value) {
+ *     public List<Finding> differences(Location where, Json value) {
  *         return value.isIntegralNumber() && value.asLong() % 2 == 0
  *                 ? List.of() : List.of(Finding.of(where, words(), value.toString()));
  *     }
@@ -43,27 +39,7 @@ public interface Shape extends Worded {
    * @param value the value, which is there (it may be JSON's null)
    * @return the findings; empty when the shape holds
    */
-  List<Finding> differences(Location where, JsonNode value);
-
-  /**
-   * Examines a place that may be empty. Nothing there is a finding for every shape but the one that
-   * wants nothing there.
-   *
-   * @param where the place
-   * @param value the value, or a missing node
-   * @return the findings; empty when the shape holds
-   */
-  default List<Finding> examine(Location where, JsonNode value) {
-    if (value.isMissingNode()) {
-      return List.of(Finding.nothing(where, words(), "there is no such value"));
-    }
-    if (value instanceof UntypedText text) {
-      return text.examined(this, where);
-    }
-    return value instanceof UntypedTexts texts
-        ? texts.examined(this, where)
-        : differences(where, value);
-  }
+  List<Finding> differences(Location where, Json value);
 
   /**
    * Both this shape and another.
@@ -72,7 +48,7 @@ public interface Shape extends Worded {
    * @return the shape that holds where both do
    */
   default Shape and(@Nullable Object other) {
-    return CombinedShapes.All.of(this, of(other));
+    return CombinedShapes.All.of(NodeShape.of(this), NodeShape.of(other));
   }
 
   /**
@@ -82,7 +58,7 @@ public interface Shape extends Worded {
    * @return the shape that holds where one or both do
    */
   default Shape or(@Nullable Object other) {
-    return CombinedShapes.Any.of(this, of(other));
+    return CombinedShapes.Any.of(NodeShape.of(this), NodeShape.of(other));
   }
 
   /**
@@ -93,6 +69,6 @@ public interface Shape extends Worded {
    * @throws IllegalArgumentException if it is a check, or cannot be written as JSON
    */
   static Shape of(@Nullable Object value) {
-    return value instanceof Shape shape ? shape : WantedValue.of(value, ComparisonMode.EXACTLY);
+    return value instanceof Shape shape ? shape : NodeShape.of(value);
   }
 }

@@ -3,11 +3,11 @@ package org.oddlantern.payload;
 import java.util.List;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Found;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
@@ -19,8 +19,8 @@ sealed interface Change {
 
   /** Sets the value at a place. */
   record Setting(
-      JsonPath path, List<Object> steps, @Nullable Object value) implements Change {
-    Setting(JsonPath path, @Nullable Object value) {
+      TreePath path, List<Object> steps, @Nullable Object value) implements Change {
+    Setting(TreePath path, @Nullable Object value) {
       this(path, path.steps(), value);
     }
 
@@ -41,14 +41,14 @@ sealed interface Change {
   }
 
   /** Adds an item to the list at a place. */
-  record Adding(JsonPath path, List<Object> steps, @Nullable Object item) implements Change {
-    Adding(JsonPath path, @Nullable Object item) {
+  record Adding(TreePath path, List<Object> steps, @Nullable Object item) implements Change {
+    Adding(TreePath path, @Nullable Object item) {
       this(path, path.steps(), item);
     }
 
     @Override
     public JsonNode apply(JsonNode tree, Function<@Nullable Object, JsonNode> written) {
-      Found found = path.findOne(tree);
+      FoundNode found = path.findOne(tree);
       if (!(found.value() instanceof ArrayNode list)) {
         String there = found.value().isMissingNode()
             ? path.end(tree).stopped()
@@ -63,8 +63,8 @@ sealed interface Change {
   }
 
   /** Removes what is at a place. */
-  record Removing(JsonPath path, List<Object> steps) implements Change {
-    Removing(JsonPath path) {
+  record Removing(TreePath path, List<Object> steps) implements Change {
+    Removing(TreePath path) {
       this(path, path.steps());
       if (steps.isEmpty()) {
         throw new IllegalArgumentException(
@@ -89,9 +89,9 @@ sealed interface Change {
   }
 
   /** What stands around the place of a change. */
-  record Parent(JsonPath path, Location where, JsonNode node, Object last) {
+  record Parent(TreePath path, Location where, JsonNode node, Object last) {
 
-    static Parent find(JsonPath path, List<Object> steps, JsonNode tree) {
+    static Parent find(TreePath path, List<Object> steps, JsonNode tree) {
       JsonNode node = tree;
       Location where = Location.ROOT;
       for (Object step : steps.subList(0, steps.size() - 1)) {

@@ -8,10 +8,12 @@ import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Trees;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
@@ -27,11 +29,10 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  */
 public final class Payload implements JsonSource {
 
-  private final Function<Function<@Nullable Object, JsonNode>, JsonNode> source;
+  private final Function<Function<@Nullable Object, Json>, Json> source;
   private final List<Change> changes;
 
-  private Payload(
-      Function<Function<@Nullable Object, JsonNode>, JsonNode> source, List<Change> changes) {
+  private Payload(Function<Function<@Nullable Object, Json>, Json> source, List<Change> changes) {
     this.source = source;
     this.changes = changes;
   }
@@ -54,7 +55,7 @@ public final class Payload implements JsonSource {
    * @throws IllegalArgumentException if the text is not JSON, with line and column
    */
   public static Payload json(String text) {
-    JsonNode tree = parse(text, "the text of a payload");
+    Json tree = parse(text, "the text of a payload");
     return new Payload(written -> tree, List.of());
   }
 
@@ -85,7 +86,7 @@ public final class Payload implements JsonSource {
    */
   public Payload with(String path, @Nullable Object value) {
     Needed.of(path, "with(path, value): path");
-    return changed(new Change.Setting(JsonPath.of(path), value));
+    return changed(new Change.Setting(TreePath.of(path), value));
   }
 
   /**
@@ -98,7 +99,7 @@ public final class Payload implements JsonSource {
    */
   public Payload without(String path) {
     Needed.of(path, "without(path): path");
-    return changed(new Change.Removing(JsonPath.of(path)));
+    return changed(new Change.Removing(TreePath.of(path)));
   }
 
   /**
@@ -112,21 +113,21 @@ public final class Payload implements JsonSource {
    */
   public Payload adding(String path, @Nullable Object item) {
     Needed.of(path, "adding(path, item): path");
-    return changed(new Change.Adding(JsonPath.of(path), item));
+    return changed(new Change.Adding(TreePath.of(path), item));
   }
 
   @Override
-  public JsonNode tree(Function<@Nullable Object, JsonNode> written) {
+  public Json tree(Function<@Nullable Object, Json> written) {
     Needed.of(written, "tree(written): written");
-    JsonNode tree = source.apply(written);
+    Json tree = source.apply(written);
     if (changes.isEmpty()) {
       return tree;
     }
-    JsonNode copy = tree.deepCopy();
+    JsonNode copy = Trees.of(tree).deepCopy();
     for (Change change : changes) {
-      copy = change.apply(copy, written);
+      copy = change.apply(copy, value -> Trees.of(written.apply(value)));
     }
-    return copy;
+    return Json.of(copy);
   }
 
   /**
@@ -145,9 +146,9 @@ public final class Payload implements JsonSource {
     return new Payload(source, List.copyOf(more));
   }
 
-  private static JsonNode parse(String text, String what) {
+  private static Json parse(String text, String what) {
     try {
-      return JsonMapping.standard().parse(text);
+      return Json.parse(text);
     } catch (NotJson e) {
       throw new IllegalArgumentException(
           String.format(

@@ -3,13 +3,14 @@ package org.oddlantern.schema;
 import java.util.List;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.KnownSchemas;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
-import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /**
  * A JSON Schema, drafts 4, 6, 7, 2019-09 and 2020-12, read and ready to judge. It is a shape, so it may
@@ -68,7 +69,7 @@ public final class Schema implements Shape {
    * @return the schema
    * @throws SchemaProblem if it cannot be used
    */
-  public static Schema of(JsonNode schema) {
+  public static Schema of(Json schema) {
     Needed.of(schema, "of(schema): schema");
     return KnownSchemas.currentReader().of(schema);
   }
@@ -80,7 +81,7 @@ public final class Schema implements Shape {
    * @return the schema; {@link #json()} is what to write to a file
    * @throws IllegalArgumentException if there is no sample
    */
-  public static Schema sketch(List<JsonNode> samples) {
+  public static Schema sketch(List<Json> samples) {
     Needed.of(samples, "sketch(samples): samples");
     return SchemaReader.standard().of(Sketch.open().of(samples));
   }
@@ -91,8 +92,8 @@ public final class Schema implements Shape {
    * @param value the value
    * @return true if it does; false also if that could not be found out in time
    */
-  public boolean accepts(JsonNode value) {
-    return compiled.accepts(value);
+  public boolean accepts(Json value) {
+    return compiled.accepts(Trees.of(value));
   }
 
   /**
@@ -102,17 +103,17 @@ public final class Schema implements Shape {
    * @param value the value to judge
    * @return the output
    */
-  public ObjectNode output(OutputForm form, JsonNode value) {
-    return compiled.output(form, value);
+  public Json output(OutputForm form, Json value) {
+    return Json.of(compiled.output(form, Trees.of(value)));
   }
 
   /**
    * The schema itself.
    *
-   * @return its tree, which must not be changed
+   * @return its value
    */
-  public JsonNode json() {
-    return compiled.json();
+  public Json json() {
+    return Json.of(compiled.json());
   }
 
   @Override
@@ -121,9 +122,10 @@ public final class Schema implements Shape {
   }
 
   @Override
-  public List<Finding> differences(Location where, JsonNode value) {
-    return GatheredValues.isNothing(value)
+  public List<Finding> differences(Location where, Json value) {
+    JsonNode node = Trees.of(value);
+    return GatheredValues.isNothing(node)
         ? GatheredValues.nothing(where, words())
-        : compiled.findings(where, value);
+        : compiled.findings(where, node);
   }
 }

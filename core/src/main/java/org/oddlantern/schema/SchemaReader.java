@@ -8,6 +8,8 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
 import org.oddlantern.internal.Resources;
+import org.oddlantern.json.Json;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.Document;
 import org.oddlantern.schema.internal.DocumentText;
@@ -107,9 +109,9 @@ public final class SchemaReader {
    * @param schema the schema
    * @return the reader
    */
-  public SchemaReader knowing(String name, JsonNode schema) {
+  public SchemaReader knowing(String name, Json schema) {
     Map<String, JsonNode> more = new HashMap<>(known);
-    more.put(name, schema);
+    more.put(name, Trees.of(schema));
     return new SchemaReader(assumed, assertsFormats, formats, more, hosts, metaSchemas);
   }
 
@@ -176,7 +178,7 @@ public final class SchemaReader {
    * @throws SchemaProblem if it cannot be used
    */
   public Schema text(String text) {
-    return of(DocumentText.tree("the schema", text));
+    return of(Json.of(DocumentText.tree("the schema", text)));
   }
 
   /**
@@ -186,9 +188,9 @@ public final class SchemaReader {
    * @return the schema
    * @throws SchemaProblem if it cannot be used
    */
-  public Schema of(JsonNode schema) {
+  public Schema of(Json schema) {
     KnownSources sources = sources();
-    return read(sources, sources.document(schema), "");
+    return read(sources, sources.document(Trees.of(schema)), "");
   }
 
   private KnownSources sources() {

@@ -1,8 +1,9 @@
 package org.oddlantern.schema;
 
 import java.util.List;
+import org.oddlantern.json.Json;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.schema.internal.SeenValues;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
@@ -12,7 +13,7 @@ import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
  * samples. The schema accepts every sample. Immutable and thread-safe.
  *
  * <pre>{@code
- * ObjectNode schema = Sketch.open().of(replies);
+ * Json schema = Sketch.open().of(replies);
  * }</pre>
  */
 public final class Sketch {
@@ -48,15 +49,15 @@ public final class Sketch {
    * @return a schema of draft 2020-12
    * @throws IllegalArgumentException if there is no sample
    */
-  public ObjectNode of(List<JsonNode> samples) {
+  public Json of(List<Json> samples) {
     if (samples.isEmpty()) {
       throw new IllegalArgumentException("a sketch needs at least one sample");
     }
     SeenValues all = new SeenValues();
-    samples.forEach(all::add);
+    samples.forEach(sample -> all.add(Trees.of(sample)));
     ObjectNode schema = JsonNodeFactory.instance.objectNode();
     schema.put("$schema", Draft.DRAFT_2020_12.uri());
     all.write(schema, closed);
-    return schema;
+    return Json.of(schema);
   }
 }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.w3c.dom.Document;
 import org.xml.sax.InputSource;
@@ -86,11 +87,12 @@ public final class Xml {
    * texts, numbers, truths and texts are themselves.
    *
    * @param expression an XPath 1.0 expression
-   * @return the value; a missing node if it selects nothing
+   * @return the value; empty if it selects nothing
    * @throws BadXPath if it cannot be read
    */
-  public JsonNode valueAt(String expression) {
-    return XPathAnswer.of(document, namespaces, expression).value();
+  public Optional<Json> valueAt(String expression) {
+    JsonNode value = XPathAnswer.of(document, namespaces, expression).value();
+    return value.isMissingNode() ? Optional.empty() : Optional.of(Json.of(value));
   }
 
   /**
@@ -123,7 +125,7 @@ public final class Xml {
    * @throws BadXPath if it cannot be read
    */
   public List<String> texts(String expression) {
-    JsonNode value = valueAt(expression);
+    JsonNode value = XPathAnswer.of(document, namespaces, expression).value();
     List<String> texts = new ArrayList<>();
     if (value.isArray()) {
       value.forEach(item -> texts.add(item.asString()));

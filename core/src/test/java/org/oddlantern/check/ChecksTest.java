@@ -19,9 +19,9 @@ import org.oddlantern.http.Call;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.testing.RawServer;
 
 /** Checks on replies that came over a socket. */
@@ -156,8 +156,8 @@ class ChecksTest {
       }
 
       @Override
-      public List<Finding> differences(Location where, JsonNode value) {
-        return value.asInt() % 2 == 0
+      public List<Finding> differences(Location where, Json value) {
+        return value.number().intValueExact() % 2 == 0
             ? List.of()
             : List.of(Finding.of(where, words(), value.toString()));
       }

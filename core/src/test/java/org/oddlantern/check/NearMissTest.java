@@ -25,6 +25,7 @@ import org.oddlantern.http.Call;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.JsonMapping;
@@ -68,10 +69,11 @@ class NearMissTest {
       [1,2,4,8]           | [2,4,8,16]          | shifted by one: 1 at the beginning is missing, and it ends with 16
       """)
   void anOrderThatIsAnother(String wanted, String got, String hint) {
-    List<String> hints = exactly(json(wanted)).differences(Location.ROOT, json(got)).stream()
-        .flatMap(finding -> finding.hints().stream())
-        .filter(one -> !one.startsWith("if the order does not matter"))
-        .toList();
+    List<String> hints =
+        exactly(json(wanted)).differences(Location.ROOT, Json.of(json(got))).stream()
+            .flatMap(finding -> finding.hints().stream())
+            .filter(one -> !one.startsWith("if the order does not matter"))
+            .toList();
     if (hint.equals("-")) {
       assertFalse(
           hints.toString().matches(".*(reverse|sorted by|each number is|shifted by one).*"),
@@ -90,7 +92,8 @@ class NearMissTest {
       ["c","b","a"]  | it is sorted the other way round
       """)
   void aListThatIsNotSorted(String got, String hint) {
-    assertHint(hint, sorted().differences(Location.ROOT, json(got)).get(0).hints());
+    assertHint(
+        hint, sorted().differences(Location.ROOT, Json.of(json(got))).get(0).hints());
   }
 
   @Test
@@ -98,7 +101,7 @@ class NearMissTest {
     Shape descending = sorted().descending();
     assertHint("it is sorted the other way round", hints(descending, "[1,2,3]"));
     assertHint("-", hints(descending, "[1,3,2]"));
-    assertEquals(List.of(), descending.differences(Location.ROOT, json("[3,2,2,1]")));
+    assertEquals(List.of(), descending.differences(Location.ROOT, Json.of(json("[3,2,2,1]"))));
   }
 
   @ParameterizedTest
@@ -190,27 +193,27 @@ class NearMissTest {
   @Test
   void fortyDifferencesAreToldAndTheOthersCounted() {
     for (int count : new int[] {39, 40, 41, 1_500}) {
-      List<Finding> findings =
-          exactly(json(object(count, 1))).differences(Location.ROOT, json(object(count, 2)));
+      List<Finding> findings = exactly(json(object(count, 1)))
+          .differences(Location.ROOT, Json.of(json(object(count, 2))));
       assertEquals(Math.min(count, 41), findings.size());
       Finding last = findings.get(findings.size() - 1);
       assertEquals(count > 40, last.wanted().equals("nothing else that differs"), last.toString());
     }
     List<Finding> many =
-        exactly(json(object(1_500, 1))).differences(Location.ROOT, json(object(1_500, 2)));
+        exactly(json(object(1_500, 1))).differences(Location.ROOT, Json.of(json(object(1_500, 2))));
     assertEquals("1,460 more differences (1,500 in all)", many.get(40).got());
   }
 
   @Test
   void whatShapesSayOfListsTheyDoNotSayOfOthers() {
-    assertEquals(List.of(), size(3).differences(Location.ROOT, json("[1,2,3]")));
-    assertEquals(1, size(3).differences(Location.ROOT, json("[1,2]")).size());
-    assertEquals(1, size(3).differences(Location.ROOT, json("17")).size());
+    assertEquals(List.of(), size(3).differences(Location.ROOT, Json.of(json("[1,2,3]"))));
+    assertEquals(1, size(3).differences(Location.ROOT, Json.of(json("[1,2]"))).size());
+    assertEquals(1, size(3).differences(Location.ROOT, Json.of(json("17"))).size());
     Shape any = items(1, wholeNumber()).inAnyOrder();
-    assertEquals(List.of(), any.differences(Location.ROOT, json("[7,1]")));
-    assertFalse(any.differences(Location.ROOT, json("[7,8]")).isEmpty());
-    assertFalse(any.differences(Location.ROOT, json("[1]")).isEmpty());
-    assertFalse(any.differences(Location.ROOT, json("[1,7,8]")).isEmpty());
+    assertEquals(List.of(), any.differences(Location.ROOT, Json.of(json("[7,1]"))));
+    assertFalse(any.differences(Location.ROOT, Json.of(json("[7,8]"))).isEmpty());
+    assertFalse(any.differences(Location.ROOT, Json.of(json("[1]"))).isEmpty());
+    assertFalse(any.differences(Location.ROOT, Json.of(json("[1,7,8]"))).isEmpty());
   }
 
   private static String object(int count, int value) {
@@ -220,14 +223,14 @@ class NearMissTest {
   }
 
   private static List<String> missing(Shape shape, String got) {
-    return shape.differences(Location.ROOT, json(got)).stream()
+    return shape.differences(Location.ROOT, Json.of(json(got))).stream()
         .filter(Finding::absent)
         .flatMap(finding -> finding.hints().stream())
         .toList();
   }
 
   private static List<String> hints(Shape shape, String got) {
-    return shape.differences(Location.ROOT, json(got)).stream()
+    return shape.differences(Location.ROOT, Json.of(json(got))).stream()
         .flatMap(finding -> finding.hints().stream())
         .toList();
   }

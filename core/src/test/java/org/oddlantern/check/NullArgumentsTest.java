@@ -33,8 +33,8 @@ import org.oddlantern.http.GraphQl;
 import org.oddlantern.http.NextPage;
 import org.oddlantern.http.Part;
 import org.oddlantern.http.Service;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Secret;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.payload.Payload;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.shaded.tools.jackson.databind.json.JsonMapper;
@@ -91,7 +91,7 @@ class NullArgumentsTest {
       Payload.class,
       Schema.class,
       Secret.class,
-      JsonPath.class,
+      TreePath.class,
       NextPage.class);
 
   @Test

@@ -25,8 +25,8 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.internal.JsonMapping;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.testing.TestService;
 
 /**
@@ -196,8 +196,8 @@ class RandomJudgementTest {
     }
 
     @Override
-    public JsonNode json() {
-      return JsonMapping.standard().parse(text);
+    public Json json() {
+      return Json.parse(text);
     }
 
     @Override

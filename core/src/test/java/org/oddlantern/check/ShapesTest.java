@@ -20,9 +20,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
@@ -92,15 +94,20 @@ class ShapesTest {
   @MethodSource("shapes")
   void holdWhereTheyShouldAndNowhereElse(Shape shape, String has, String hasNot) {
     for (JsonNode value : values(has)) {
-      assertEquals(List.of(), shape.examine(Location.ROOT, value), value + " is " + shape.words());
+      assertEquals(
+          List.of(),
+          shape.differences(Location.ROOT, Json.of(value)),
+          value + " is " + shape.words());
     }
     for (JsonNode value : values(hasNot)) {
       assertTrue(
-          !shape.examine(Location.ROOT, value).isEmpty(), value + " is not " + shape.words());
+          !shape.differences(Location.ROOT, Json.of(value)).isEmpty(),
+          value + " is not " + shape.words());
     }
     boolean allowsNothing = shape.equals(missing().or(wholeNumber()));
     assertEquals(
-        allowsNothing, shape.examine(Location.ROOT, MissingNode.getInstance()).isEmpty());
+        allowsNothing,
+        NodeShape.of(shape).examine(Location.ROOT, MissingNode.getInstance()).isEmpty());
   }
 
   @Test
@@ -212,7 +219,7 @@ class ShapesTest {
   }
 
   private static String told(Shape shape, String value) {
-    return shape.examine(Location.ROOT, value(value)).stream()
+    return shape.differences(Location.ROOT, Json.of(value(value))).stream()
         .map(ShapesTest::told)
         .collect(Collectors.joining("\n"));
   }

@@ -15,9 +15,9 @@ import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 import org.oddlantern.json.BadPath;
-import org.oddlantern.json.Found;
-import org.oddlantern.json.JsonPath;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
@@ -50,7 +50,7 @@ class JsonPathConformanceTest {
               file.getFileName() + " " + path,
               () -> assertEquals(
                   texts(query.get("paths")),
-                  JsonPath.of(path).find(example.get("document")).stream()
+                  TreePath.of(path).find(example.get("document")).stream()
                       .map(found -> found.where().normalized())
                       .toList())));
         }
@@ -76,12 +76,12 @@ class JsonPathConformanceTest {
   private static void check(JsonNode test) {
     String selector = test.get("selector").stringValue();
     if (test.path("invalid_selector").asBoolean(false)) {
-      assertThrows(BadPath.class, () -> JsonPath.of(selector));
+      assertThrows(BadPath.class, () -> TreePath.of(selector));
       return;
     }
     List<String> values = new ArrayList<>();
     List<String> places = new ArrayList<>();
-    for (Found found : JsonPath.of(selector).find(test.get("document"))) {
+    for (FoundNode found : TreePath.of(selector).find(test.get("document"))) {
       values.add(found.value().toString());
       places.add(found.where().normalized());
     }

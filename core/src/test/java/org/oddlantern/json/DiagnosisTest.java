@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.json.internal.ComparisonMode;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.path.TreePath;
 
 /** What a difference is called where it has a name; and where it has none, nothing is said. */
 class DiagnosisTest {
@@ -75,28 +76,35 @@ class DiagnosisTest {
     assertEquals(
         List.of("'id' holds that value"),
         including(java.util.Map.of("key", "x"))
-            .examine(Location.ROOT, json("{'id':'x'}"))
+            .differences(Location.ROOT, Json.of(json("{'id':'x'}")))
             .get(0)
             .hints());
   }
 
   private static List<Finding> fieldsOf(String got) {
-    return including(java.util.Map.of("key", anyText())).examine(Location.ROOT, json(got));
+    return including(java.util.Map.of("key", anyText()))
+        .differences(Location.ROOT, Json.of(json(got)));
   }
 
   @Test
   void oneOfSeveralTextsMayBeWrittenInOtherLetters() {
     assertEquals(
         List.of("only upper and lower case differ from \"calm\""),
-        oneOf("calm", "wild").examine(Location.ROOT, json("'Calm'")).get(0).hints());
+        oneOf("calm", "wild")
+            .differences(Location.ROOT, Json.of(json("'Calm'")))
+            .get(0)
+            .hints());
     assertEquals(
         List.of(),
-        oneOf("calm", "wild").examine(Location.ROOT, json("'Calmer'")).get(0).hints());
+        oneOf("calm", "wild")
+            .differences(Location.ROOT, Json.of(json("'Calmer'")))
+            .get(0)
+            .hints());
   }
 
   @Test
   void aBodyThatWasEncodedTwiceIsSeenThrough() {
-    JsonPath path = JsonPath.of("$.id");
+    TreePath path = TreePath.of("$.id");
     assertEquals(
         "the body is a text that holds JSON, so it was encoded twice; in it there is 'id' at $.id",
         path.end(json("'{\\\"id\\\":7}'")).hint());
@@ -109,8 +117,9 @@ class DiagnosisTest {
     var shape = near(OffsetDateTime.parse("2026-03-12T10:15:30Z"), Duration.ofSeconds(5));
     assertEquals(
         List.of("counted from 1970 on it would be 2026-03-12T10:15:30Z"),
-        shape.examine(Location.ROOT, json("1773310530000")).get(0).hints());
-    assertEquals(List.of(), shape.examine(Location.ROOT, json("17")).get(0).hints());
+        shape.differences(Location.ROOT, Json.of(json("1773310530000"))).get(0).hints());
+    assertEquals(
+        List.of(), shape.differences(Location.ROOT, Json.of(json("17"))).get(0).hints());
   }
 
   @ParameterizedTest
@@ -130,7 +139,7 @@ class DiagnosisTest {
         "{'a':1} | ``",
       })
   void listsAreSortedOrSayWhereNot(String list, String told) {
-    List<Finding> findings = sorted().examine(Location.ROOT, json(list));
+    List<Finding> findings = sorted().differences(Location.ROOT, Json.of(json(list)));
     assertEquals(told.equals("holds"), findings.isEmpty(), findings::toString);
     if (!told.equals("holds")) {
       assertEquals(told, String.join("; ", findings.get(0).hints()));
@@ -140,21 +149,26 @@ class DiagnosisTest {
   @Test
   void listsAreSortedByAPathAndDescending() {
     var byDay = sortedBy("$.day").descending();
-    assertEquals(List.of(), byDay.examine(Location.ROOT, json("[{'day':3},{'day':3},{'day':1}]")));
+    assertEquals(
+        List.of(),
+        byDay.differences(Location.ROOT, Json.of(json("[{'day':3},{'day':3},{'day':1}]"))));
     Finding wrong = byDay
-        .examine(Location.ROOT, json("[{'id':7,'day':1},{'id':8,'day':3}]"))
+        .differences(Location.ROOT, Json.of(json("[{'id':7,'day':1},{'id':8,'day':3}]")))
         .get(0);
     assertEquals("$[1] id 8: 3 after 1", wrong.where() + " " + wrong.item() + ": " + wrong.got());
-    Finding none = byDay.examine(Location.ROOT, json("[{'day':1},{}]")).get(0);
+    Finding none =
+        byDay.differences(Location.ROOT, Json.of(json("[{'day':1},{}]"))).get(0);
     assertEquals("nothing, which has no place in the order", none.got());
   }
 
   @Test
   void distinctListsHaveNothingTwiceHoweverItIsWritten() {
-    assertEquals(List.of(), distinct().examine(Location.ROOT, json("[1,'1',true,null,[1],{}]")));
-    assertEquals(List.of(), distinct().examine(Location.ROOT, json("[]")));
-    List<Finding> twice =
-        distinct().examine(Location.ROOT, json("[1,{'a':1,'b':2},1.0,{'b':2.0,'a':1}]"));
+    assertEquals(
+        List.of(),
+        distinct().differences(Location.ROOT, Json.of(json("[1,'1',true,null,[1],{}]"))));
+    assertEquals(List.of(), distinct().differences(Location.ROOT, Json.of(json("[]"))));
+    List<Finding> twice = distinct()
+        .differences(Location.ROOT, Json.of(json("[1,{'a':1,'b':2},1.0,{'b':2.0,'a':1}]")));
     assertEquals(
         List.of(
             "1.0, which stands at [0] already", "{\"b\":2.0,\"a\":1}, which stands at [1] already"),

@@ -12,7 +12,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.path.DeadEnd;
 import org.oddlantern.json.internal.path.KnownPaths;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Facts from RFC 9535, sections 2.2, 2.3 and 2.7. */
@@ -47,7 +49,7 @@ class JsonPathTest {
   void findsWhatThePathSelects(String path, String wanted) {
     String found = String.join(
         " ",
-        JsonPath.of(path).find(DOCUMENT).stream()
+        TreePath.of(path).find(DOCUMENT).stream()
             .map(one -> one.value().toString())
             .toList());
     assertEquals(wanted, found);
@@ -55,19 +57,19 @@ class JsonPathTest {
 
   @Test
   void tellsPlacesAsNormalizedPaths() {
-    var found = JsonPath.of("$['a b']['\\''].*").find(DOCUMENT).get(0);
+    var found = TreePath.of("$['a b']['\\''].*").find(DOCUMENT).get(0);
     assertEquals("$['a b']['\\'']['\\\\']", found.where().normalized());
     assertEquals(
-        "$.hives[2]", JsonPath.of("$.hives[-1]").find(DOCUMENT).get(0).where().toString());
+        "$.hives[2]", TreePath.of("$.hives[-1]").find(DOCUMENT).get(0).where().toString());
     assertEquals(
         "$['hives'][2]",
-        JsonPath.of("$.hives[-1]").find(DOCUMENT).get(0).where().normalized());
+        TreePath.of("$.hives[-1]").find(DOCUMENT).get(0).where().normalized());
   }
 
   @Test
   void knowsFromItsWritingWhetherItLeadsToOnePlace() {
-    assertTrue(JsonPath.of("$.hives[0]['id']").isSingular());
-    assertTrue(!JsonPath.of("$.hives[*]").isSingular());
+    assertTrue(TreePath.of("$.hives[0]['id']").isSingular());
+    assertTrue(!TreePath.of("$.hives[*]").isSingular());
   }
 
   @ParameterizedTest
@@ -94,13 +96,13 @@ class JsonPathTest {
         "$.'a'"
       })
   void refusesWhatIsNoPath(String path) {
-    assertThrows(BadPath.class, () -> JsonPath.of(path));
+    assertThrows(BadPath.class, () -> TreePath.of(path));
   }
 
   @Test
   void showsWhereReadingAPathStopped() {
     String message =
-        assertThrows(BadPath.class, () -> JsonPath.of("$.hives[01].id")).getMessage();
+        assertThrows(BadPath.class, () -> TreePath.of("$.hives[01].id")).getMessage();
     assertEquals("""
         the path cannot be read: wanted a whole number without leading zeros at character 9
           $.hives[01].id
@@ -109,15 +111,15 @@ class JsonPathTest {
 
   @Test
   void saysHowFarADeadPathLeadsAndWhatIsNear() {
-    DeadEnd end = JsonPath.of("$.hives[0].lable").end(DOCUMENT);
+    DeadEnd end = TreePath.of("$.hives[0].lable").end(DOCUMENT);
     assertEquals("the path ends at $.hives[0], which is an object with id, label", end.stopped());
     assertEquals("did you mean 'label'?", end.hint());
     assertEquals(
         "the path ends at $.hives, which is a list of 3",
-        JsonPath.of("$.hives[7].id").end(DOCUMENT).stopped());
+        TreePath.of("$.hives[7].id").end(DOCUMENT).stopped());
     assertEquals(
         "the path ends at $.count, which is 3 (number)",
-        JsonPath.of("$.count.x").end(DOCUMENT).stopped());
+        TreePath.of("$.count.x").end(DOCUMENT).stopped());
   }
 
   @ParameterizedTest
@@ -136,7 +138,7 @@ class JsonPathTest {
       })
   void saysOfEveryDeadPathWhereItEndsAndWhatMayHaveBeenMeant(
       String path, String stopped, String hint) {
-    assertEquals(new DeadEnd(stopped, hint), JsonPath.of(path).end(DOCUMENT));
+    assertEquals(new DeadEnd(stopped, hint), TreePath.of(path).end(DOCUMENT));
   }
 
   @ParameterizedTest
@@ -160,7 +162,7 @@ class JsonPathTest {
         "$a | '.', '[' or the end of the path | 2",
       })
   void saysWhatIsWantedWhereReadingStops(String path, String wanted, int at) {
-    String message = assertThrows(BadPath.class, () -> JsonPath.of(path)).getMessage();
+    String message = assertThrows(BadPath.class, () -> TreePath.of(path)).getMessage();
     assertEquals(
         "the path cannot be read: wanted " + wanted + " at character " + at + "\n  " + path + "\n  "
             + " ".repeat(at - 1) + "^",
@@ -171,7 +173,7 @@ class JsonPathTest {
   void showsOfAVeryLongPathWhatIsAroundTheCaret() {
     String path = "$" + ".hives".repeat(100) + "[01]" + ".hives".repeat(100);
     String[] lines =
-        assertThrows(BadPath.class, () -> JsonPath.of(path)).getMessage().split("\n", -1);
+        assertThrows(BadPath.class, () -> TreePath.of(path)).getMessage().split("\n", -1);
     assertEquals("[01]", lines[1].substring(lines[2].length() - 2, lines[2].length() + 2));
     assertTrue(lines[1].length() < 180, lines[1]);
   }
@@ -198,6 +200,6 @@ class JsonPathTest {
 
   private static String found(String path, JsonNode root) {
     return String.join(
-        " ", JsonPath.of(path).values(root).stream().map(JsonNode::toString).toList());
+        " ", TreePath.of(path).values(root).stream().map(JsonNode::toString).toList());
   }
 }

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
@@ -71,11 +72,11 @@ class WordsTest {
   void knowWhatStandsAroundAPlace() {
     JsonNode root = JsonMapping.standard()
         .parse("{\"hives\":[{\"id\":1,\"frames\":[{\"side\":\"a\"},{\"side\":\"b\"}]}]}");
-    Location place = JsonPath.of("$.hives[0].frames[1].side").findOne(root).where();
+    Location place = TreePath.of("$.hives[0].frames[1].side").findOne(root).where();
     assertEquals("id 1", Identity.around(root, place));
     assertEquals("", Identity.around(root, Location.ROOT));
     assertEquals(
-        "frames[0].side a", Identity.of(root.at("/hives/0"), JsonPath.of("$.frames[0].side")));
+        "frames[0].side a", Identity.of(root.at("/hives/0"), TreePath.of("$.frames[0].side")));
   }
 
   @Test

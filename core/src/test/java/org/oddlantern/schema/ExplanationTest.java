@@ -11,9 +11,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.json.Finding;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Trees;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** How a violation explains itself. */
@@ -138,10 +140,12 @@ class ExplanationTest {
     Shape page = fields().with("items", eachItem(hive)).with("first", hive.and(Map.of("id", 1)));
     assertEquals(
         List.of(),
-        page.differences(Location.ROOT, json("{\"items\":[{\"id\":2}],\"first\":{\"id\":1}}")));
+        page.differences(
+            Location.ROOT, Json.of(json("{\"items\":[{\"id\":2}],\"first\":{\"id\":1}}"))));
     assertEquals(
         "$.items[1]",
-        page.differences(Location.ROOT, json("{\"items\":[{\"id\":2},{}],\"first\":{\"id\":1}}"))
+        page.differences(
+                Location.ROOT, Json.of(json("{\"items\":[{\"id\":2},{}],\"first\":{\"id\":1}}")))
             .get(0)
             .where());
     Schema copy = Schema.of(hive.json());
@@ -159,12 +163,13 @@ class ExplanationTest {
           "type": "array", "items": { "$ref": "#/$defs/point" }, "minItems": 3 }
         """);
     JsonNode value = json("[{\"x\":2.5,\"y\":1.3},{\"x\":1,\"z\":6.7}]");
-    assertEquals(json("{\"valid\":false}"), polygon.output(OutputForm.FLAG, value));
+    assertEquals(Json.parse("{\"valid\":false}"), polygon.output(OutputForm.FLAG, Json.of(value)));
     assertEquals(
-        json("{\"valid\":true}"),
+        Json.parse("{\"valid\":true}"),
         polygon.output(
-            OutputForm.BASIC, json("[{\"x\":1,\"y\":1},{\"x\":1,\"y\":1},{\"x\":1,\"y\":1}]")));
-    JsonNode basic = polygon.output(OutputForm.BASIC, value).path("errors");
+            OutputForm.BASIC,
+            Json.of(json("[{\"x\":1,\"y\":1},{\"x\":1,\"y\":1},{\"x\":1,\"y\":1}]"))));
+    JsonNode basic = Trees.of(polygon.output(OutputForm.BASIC, Json.of(value))).path("errors");
     assertEquals(
         List.of("/items/$ref/additionalProperties", "/items/$ref/required", "/minItems"),
         texts(basic, "keywordLocation"));
@@ -173,7 +178,7 @@ class ExplanationTest {
         texts(basic, "absoluteKeywordLocation")
             .contains("https://fennelhill.example/polygon#/$defs/point/required"),
         basic.toString());
-    JsonNode detailed = polygon.output(OutputForm.DETAILED, value);
+    JsonNode detailed = Trees.of(polygon.output(OutputForm.DETAILED, Json.of(value)));
     assertEquals("", detailed.path("keywordLocation").stringValue());
     JsonNode nested = detailed.path("errors").get(1);
     assertEquals("/items/$ref", nested.path("keywordLocation").stringValue());
@@ -195,7 +200,7 @@ class ExplanationTest {
   }
 
   private static List<Finding> findings(String schema, String value) {
-    return Schema.of(json(schema)).differences(Location.ROOT, json(value));
+    return Schema.of(Json.of(json(schema))).differences(Location.ROOT, Json.of(json(value)));
   }
 
   private static JsonNode json(String text) {

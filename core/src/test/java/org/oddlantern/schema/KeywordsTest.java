@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -37,17 +38,25 @@ class KeywordsTest {
       if (!exists && columns.length > 4) {
         continue;
       }
-      Schema read = SchemaReader.standard().assuming(draft).of(schema);
+      Schema read = SchemaReader.standard().assuming(draft).of(Json.of(schema));
       json(columns[2]).forEach(value -> judge(read, value, true, draft));
       json(columns[3]).forEach(value -> judge(read, value, !exists, draft));
     }
   }
 
   private static void judge(Schema schema, JsonNode value, boolean wanted, Draft draft) {
-    assertEquals(wanted, schema.accepts(value), draft + " " + value);
+    assertEquals(wanted, schema.accepts(Json.of(value)), draft + " " + value);
     assertEquals(
-        wanted, schema.differences(Location.ROOT, value).isEmpty(), draft + " explains " + value);
-    assertEquals(wanted, schema.output(OutputForm.DETAILED, value).path("valid").booleanValue());
+        wanted,
+        schema.differences(Location.ROOT, Json.of(value)).isEmpty(),
+        draft + " explains " + value);
+    assertEquals(
+        wanted,
+        schema
+            .output(OutputForm.DETAILED, Json.of(value))
+            .at("$.valid")
+            .orElseThrow()
+            .as(boolean.class));
   }
 
   private static List<Draft> drafts(String range) {

@@ -22,6 +22,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.internal.KnownSchemas;
@@ -53,26 +54,27 @@ class SourcesTest {
     write("schemas/people/keeper.json", "{\"$defs\":{\"one\":{\"$ref\":\"../name.yaml\"}}}");
     write("schemas/name.yaml", "type: string\nmaxLength: 5\n");
     Schema hive = SchemaReader.standard().named("schemas/hive.json");
-    assertTrue(hive.accepts(json("{\"keeper\":\"wren\"}")));
+    assertTrue(hive.accepts(Json.of(json("{\"keeper\":\"wren\"}"))));
     assertEquals(
         "at most 5 characters, says schemas/name.yaml#/maxLength",
-        hive.differences(Location.ROOT, json("{\"keeper\":\"nightingale\"}"))
+        hive.differences(Location.ROOT, Json.of(json("{\"keeper\":\"nightingale\"}")))
             .get(0)
             .wanted());
-    assertTrue(
-        SchemaReader.standard().file(folder.resolve("schemas/hive.json"), "").accepts(json("{}")));
+    assertTrue(SchemaReader.standard()
+        .file(folder.resolve("schemas/hive.json"), "")
+        .accepts(Json.of(json("{}"))));
   }
 
   @Test
   void namesGivenInCodeAreKnown() {
     SchemaReader reader = SchemaReader.standard()
-        .knowing("https://fennelhill.example/id", json("{\"type\":\"integer\"}"))
-        .knowing("label.json", json("{\"type\":\"string\"}"));
+        .knowing("https://fennelhill.example/id", Json.of(json("{\"type\":\"integer\"}")))
+        .knowing("label.json", Json.of(json("{\"type\":\"string\"}")));
     Schema schema = reader.text(
         "{\"properties\":{\"id\":{\"$ref\":\"https://fennelhill.example/id\"},\"label\":{\"$ref\":\"label.json\"}}}");
-    assertTrue(schema.accepts(json("{\"id\":1,\"label\":\"a\"}")));
-    assertFalse(schema.accepts(json("{\"id\":\"1\"}")));
-    assertFalse(schema.accepts(json("{\"label\":1}")));
+    assertTrue(schema.accepts(Json.of(json("{\"id\":1,\"label\":\"a\"}"))));
+    assertFalse(schema.accepts(Json.of(json("{\"id\":\"1\"}"))));
+    assertFalse(schema.accepts(Json.of(json("{\"label\":1}"))));
   }
 
   @Test
@@ -90,27 +92,28 @@ class SourcesTest {
         """;
     write("old.yaml", text.formatted("3.0.3"));
     Schema old = SchemaReader.standard().named("old.yaml#/components/schemas/Hive");
-    assertTrue(old.accepts(json("{\"queenYear\":null,\"kind\":\"straw\"}")));
-    assertFalse(old.accepts(json("{\"queenYear\":2015}")));
-    assertFalse(old.accepts(json("{\"kind\":null}")));
+    assertTrue(old.accepts(Json.of(json("{\"queenYear\":null,\"kind\":\"straw\"}"))));
+    assertFalse(old.accepts(Json.of(json("{\"queenYear\":2015}"))));
+    assertFalse(old.accepts(Json.of(json("{\"kind\":null}"))));
     write("new.yaml", text.formatted("3.1.0").replace(", exclusiveMinimum: true", ""));
     Schema fresh = SchemaReader.standard().named("new.yaml#/components/schemas/Hive");
-    assertFalse(fresh.accepts(json("{\"queenYear\":null}")));
-    assertTrue(fresh.accepts(json("{\"queenYear\":2015}")));
+    assertFalse(fresh.accepts(Json.of(json("{\"queenYear\":null}"))));
+    assertTrue(fresh.accepts(Json.of(json("{\"queenYear\":2015}"))));
   }
 
   @Test
   void aFileThatNamesNoDraftIsReadAsWhoRefersToItIs() throws IOException {
     write("part.yaml", "type: string\nnullable: true\n");
     write("api.yaml", "openapi: 3.0.3\ncomponents: { schemas: { A: { $ref: part.yaml } } }\n");
-    assertTrue(
-        SchemaReader.standard().named("api.yaml#/components/schemas/A").accepts(json("null")));
-    assertFalse(SchemaReader.standard().named("part.yaml").accepts(json("null")));
+    assertTrue(SchemaReader.standard()
+        .named("api.yaml#/components/schemas/A")
+        .accepts(Json.of(json("null"))));
+    assertFalse(SchemaReader.standard().named("part.yaml").accepts(Json.of(json("null"))));
     write("old.json", "{\"maximum\":3,\"exclusiveMaximum\":true}");
     assertFalse(SchemaReader.standard()
         .text("{\"$schema\":\"http://json-schema.org/draft-04/schema#\",\"$ref\":\"file:%s\"}"
             .formatted(folder.resolve("old.json").toUri().getRawPath()))
-        .accepts(json("3")));
+        .accepts(Json.of(json("3"))));
   }
 
   @Test
@@ -121,10 +124,10 @@ class SourcesTest {
     try (CurrentCase.Binding binding = CurrentCase.bind(List.of(known))) {
       Schema hive = Schema.named("hive.json");
       assertSame(hive, Schema.named("hive.json"));
-      assertTrue(hive.accepts(json("{\"on\":\"soon\"}")));
-      assertTrue(Schema.text("{\"format\":\"date\"}").accepts(json("\"soon\"")));
+      assertTrue(hive.accepts(Json.of(json("{\"on\":\"soon\"}"))));
+      assertTrue(Schema.text("{\"format\":\"date\"}").accepts(Json.of(json("\"soon\""))));
     }
-    assertFalse(Schema.text("{\"format\":\"date\"}").accepts(json("\"soon\"")));
+    assertFalse(Schema.text("{\"format\":\"date\"}").accepts(Json.of(json("\"soon\""))));
   }
 
   @Test
@@ -148,8 +151,8 @@ class SourcesTest {
           refused.getMessage().contains("nothing is fetched from " + host), refused.getMessage());
       assertEquals("the schema#/$ref", refused.place());
       SchemaReader allowed = SchemaReader.standard().fetchingFrom(host);
-      assertFalse(allowed.text(schema).accepts(json("\"x\"")));
-      assertTrue(allowed.named("http://" + host + "/id").accepts(json("1")));
+      assertFalse(allowed.text(schema).accepts(Json.of(json("\"x\""))));
+      assertTrue(allowed.named("http://" + host + "/id").accepts(Json.of(json("1"))));
       SchemaProblem gone =
           assertThrows(SchemaProblem.class, () -> allowed.named("http://" + host + "/gone"));
       assertTrue(gone.getMessage().contains("gave status 404"), gone.getMessage());
@@ -174,7 +177,8 @@ class SourcesTest {
       {"$ref":"http://[/x"}                    | the schema#/$ref                     | is no address (RFC 3986)
       """)
   void aSchemaThatCannotBeUsedSaysWhereAndWhy(String schema, String place, String reason) {
-    SchemaProblem problem = assertThrows(SchemaProblem.class, () -> Schema.of(json(schema)));
+    SchemaProblem problem =
+        assertThrows(SchemaProblem.class, () -> Schema.of(Json.of(json(schema))));
     assertEquals(place, problem.place());
     assertTrue(problem.getMessage().contains(reason), problem.getMessage());
   }
@@ -214,9 +218,10 @@ class SourcesTest {
     SchemaReader reader = SchemaReader.standard()
         .knowing(
             "https://fennelhill.example/dialect",
-            json("{\"$schema\":\"https://json-schema.org/draft/2020-12/schema\",\"$vocabulary\":{"
-                + "\"https://json-schema.org/draft/2020-12/vocab/core\":true,"
-                + "\"https://fennelhill.example/vocab/bees\":true}}"));
+            Json.of(json(
+                "{\"$schema\":\"https://json-schema.org/draft/2020-12/schema\",\"$vocabulary\":{"
+                    + "\"https://json-schema.org/draft/2020-12/vocab/core\":true,"
+                    + "\"https://fennelhill.example/vocab/bees\":true}}")));
     SchemaProblem problem = assertThrows(
         SchemaProblem.class,
         () -> reader.text("{\"$schema\":\"https://fennelhill.example/dialect\"}"));
@@ -230,12 +235,16 @@ class SourcesTest {
     String schema = "{\"format\":\"hive-code\",\"properties\":{\"on\":{\"format\":\"date\"}}}";
     SchemaReader own = SchemaReader.standard()
         .withFormat("hive-code", "a hive code like FH-0042", text -> text.matches("FH-\\d{4}"));
-    assertTrue(own.text(schema).accepts(json("\"FH-0042\"")));
+    assertTrue(own.text(schema).accepts(Json.of(json("\"FH-0042\""))));
     assertEquals(
         "a hive code like FH-0042, says the schema#/format",
-        own.text(schema).differences(Location.ROOT, json("\"42\"")).get(0).wanted());
-    assertFalse(own.text(schema).accepts(json("{\"on\":\"yesterday\"}")));
-    assertTrue(own.assertingFormats(false).text(schema).accepts(json("{\"on\":\"yesterday\"}")));
+        own.text(schema)
+            .differences(Location.ROOT, Json.of(json("\"42\"")))
+            .get(0)
+            .wanted());
+    assertFalse(own.text(schema).accepts(Json.of(json("{\"on\":\"yesterday\"}"))));
+    assertTrue(
+        own.assertingFormats(false).text(schema).accepts(Json.of(json("{\"on\":\"yesterday\"}"))));
   }
 
   private void write(String name, String text) throws IOException {

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.oddlantern.json.Json;
 
 /** XML 1.0, Namespaces in XML 1.0 and XPath 1.0, on friendly and on hostile documents. */
 class XmlTest {
@@ -36,7 +37,7 @@ class XmlTest {
       })
   void givesWhatAnExpressionSelects(String expression, String value) {
     Xml hives = Xml.parse(HIVES).withNamespace("b", "urn:fennel-hill");
-    assertEquals(value, hives.valueAt(expression).toString());
+    assertEquals(value, hives.valueAt(expression).map(Json::toString).orElse(""));
   }
 
   @Test
@@ -44,7 +45,7 @@ class XmlTest {
     Xml hives = Xml.parse(HIVES);
     assertEquals(
         List.of("/f:hives/f:hive[1]/@id", "/f:hives/f:hive[2]/@id"), hives.placesAt("//@id"));
-    assertTrue(hives.valueAt("/f:hives/f:hive[3]").isMissingNode());
+    assertTrue(hives.valueAt("/f:hives/f:hive[3]").isEmpty());
     assertEquals(
         "the path ends at /f:hives/f:hive[1], which has kind, @id; did you mean 'kind'?",
         hives.end("/f:hives/f:hive/knid"));
@@ -153,6 +154,6 @@ class XmlTest {
         .endsWith("it is nested deeper than 1000 elements"));
     String allowed = "<a>".repeat(900) + "</a>".repeat(900);
     assertEquals(List.of(), Xml.parse(allowed).differencesFrom(Xml.parse(allowed)));
-    assertEquals(900.0, Xml.parse(allowed).valueAt("count(//a)").asDouble());
+    assertEquals(900.0, Xml.parse(allowed).valueAt("count(//a)").orElseThrow().as(double.class));
   }
 }

@@ -11,9 +11,9 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.json.BadPath;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
 
 /** Turns the text of {@code odd-lantern.yaml} into settings, or says in which line it is wrong. */
@@ -92,7 +92,7 @@ final class SettingsReader {
   private static String maskEntry(SettingsValue entry) {
     try {
       if (entry.text().startsWith("$")) {
-        JsonPath.of(entry.text());
+        TreePath.of(entry.text());
       }
       return entry.text();
     } catch (BadPath e) {

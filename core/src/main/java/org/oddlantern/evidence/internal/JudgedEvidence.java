@@ -10,8 +10,8 @@ import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.xml.Xml;
 
 /** What all evidence has in common: how checks are made on it and values read from it. */
@@ -106,9 +106,9 @@ public abstract class JudgedEvidence implements Evidence {
     if (path.startsWith("/")) {
       return new XmlReading(this, path, type).value(type);
     }
-    JsonPath parsed = JsonPath.of(path);
+    TreePath parsed = TreePath.of(path);
     parsed.steps();
-    lookedAt(parsed);
+    lookedAt(path);
     return new Reading(this, "valueAt(\"" + path + "\", " + type.getSimpleName() + ")", type)
         .value(parsed, type);
   }
@@ -120,8 +120,8 @@ public abstract class JudgedEvidence implements Evidence {
     if (path.startsWith("/")) {
       return new XmlReading(this, path, type).values(type);
     }
-    JsonPath parsed = JsonPath.of(path);
-    lookedAt(parsed);
+    TreePath parsed = TreePath.of(path);
+    lookedAt(path);
     return new Reading(this, "valuesAt(\"" + path + "\", " + type.getSimpleName() + ")", type)
         .values(parsed, type);
   }
@@ -130,7 +130,7 @@ public abstract class JudgedEvidence implements Evidence {
   public <T> T bodyAs(Class<T> type) {
     Needed.of(type, "bodyAs(type): type");
     return new Reading(this, "bodyAs(" + type.getSimpleName() + ")", type)
-        .value(JsonPath.of("$"), type);
+        .value(TreePath.of("$"), type);
   }
 
   @Override

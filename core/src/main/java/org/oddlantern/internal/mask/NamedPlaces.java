@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.core.JacksonException;
 import org.oddlantern.shaded.tools.jackson.core.JsonParser;
 import org.oddlantern.shaded.tools.jackson.core.JsonToken;
@@ -22,7 +22,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 final class NamedPlaces {
 
   private final Set<String> names = new HashSet<>();
-  private final List<JsonPath> paths = new ArrayList<>();
+  private final List<TreePath> paths = new ArrayList<>();
   private final boolean anyParameter;
   private final Pattern inBrokenJson;
   private final Pattern inForm;
@@ -30,7 +30,7 @@ final class NamedPlaces {
   NamedPlaces(List<String> entries, Set<String> headers) {
     for (String entry : entries) {
       if (entry.startsWith("$")) {
-        JsonPath path = JsonPath.of(entry);
+        TreePath path = TreePath.of(entry);
         if (path.isSingular()
             && path.steps().size() == 1
             && path.steps().get(0) instanceof String name) {

@@ -6,7 +6,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -18,11 +17,12 @@ public final class CombinedShapes {
   private CombinedShapes() {}
 
   /** Every one of them. */
-  public record All(List<Shape> parts) implements ComposedShape {
+  public record All(List<NodeShape> parts) implements ComposedShape {
 
     /** Both; what is made of several already takes one more. */
-    public static Shape of(Shape first, Shape second) {
-      List<Shape> parts = new ArrayList<>(first instanceof All all ? all.parts : List.of(first));
+    public static Shape of(NodeShape first, NodeShape second) {
+      List<NodeShape> parts =
+          new ArrayList<>(first instanceof All all ? all.parts : List.of(first));
       parts.add(second);
       return new All(List.copyOf(parts));
     }
@@ -38,7 +38,7 @@ public final class CombinedShapes {
     }
 
     @Override
-    public List<Shape> together() {
+    public List<NodeShape> together() {
       return parts;
     }
 
@@ -51,11 +51,12 @@ public final class CombinedShapes {
   }
 
   /** One of them or more. */
-  public record Any(List<Shape> parts) implements ComposedShape {
+  public record Any(List<NodeShape> parts) implements ComposedShape {
 
     /** Both; what is made of several already takes one more. */
-    public static Shape of(Shape first, Shape second) {
-      List<Shape> parts = new ArrayList<>(first instanceof Any any ? any.parts : List.of(first));
+    public static Shape of(NodeShape first, NodeShape second) {
+      List<NodeShape> parts =
+          new ArrayList<>(first instanceof Any any ? any.parts : List.of(first));
       parts.add(second);
       return new Any(List.copyOf(parts));
     }
@@ -83,7 +84,7 @@ public final class CombinedShapes {
     @Override
     public List<Finding> differences(Location where, JsonNode value) {
       List<List<Finding>> answers = new ArrayList<>();
-      for (Shape part : parts) {
+      for (NodeShape part : parts) {
         List<Finding> findings = part.examine(where, value);
         if (findings.isEmpty()) {
           return List.of();

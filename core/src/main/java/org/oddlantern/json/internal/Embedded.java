@@ -5,7 +5,6 @@ import java.util.Deque;
 import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.POJONode;
@@ -15,9 +14,9 @@ final class Embedded {
 
   private Embedded() {}
 
-  static Shape shape(JsonNode node) {
+  static NodeShape shape(JsonNode node) {
     Object held = ((POJONode) node).getPojo();
-    return held instanceof Shape shape ? shape : new UnknownValue(String.valueOf(held));
+    return held instanceof NodeShape shape ? shape : new UnknownValue(String.valueOf(held));
   }
 
   /** Whether it is a shape that holds where nothing is. */
@@ -47,7 +46,7 @@ final class Embedded {
   }
 
   /** A Java object that somebody put into a tree by hand; it has no writing to compare with. */
-  private record UnknownValue(String text) implements Shape {
+  private record UnknownValue(String text) implements NodeShape {
     @Override
     public String words() {
       return "the Java object " + Words.cut(text);

@@ -5,8 +5,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Finds what a list item is known by: its {@code id}, or a field that serves as one. */
@@ -51,7 +51,7 @@ public final class Identity {
    * @param path a path to one place
    * @return {@code queen.tag B-17}; empty if there is nothing there
    */
-  public static String of(JsonNode item, JsonPath path) {
+  public static String of(JsonNode item, TreePath path) {
     JsonNode value = path.findOne(item).value();
     String name = path.toString().replaceFirst("^\\$\\.?", "");
     return value.isMissingNode() ? "" : told(name.isEmpty() ? "item" : name, value);
@@ -68,7 +68,7 @@ public final class Identity {
     String identity = "";
     JsonNode value = root;
     for (Location step : where.steps()) {
-      value = step.of(value);
+      value = Trees.at(step, value);
       if (value == null) {
         break;
       }

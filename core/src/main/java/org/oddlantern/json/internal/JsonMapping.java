@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Key;
 import org.oddlantern.json.NotJson;
@@ -177,8 +178,11 @@ public final class JsonMapping {
     if (value instanceof JsonNode node) {
       return Nesting.checked(node);
     }
+    if (value instanceof Json json) {
+      return Trees.of(json);
+    }
     if (value instanceof JsonSource source) {
-      return source.tree(this::tree);
+      return Trees.of(source.tree(inner -> Json.of(tree(inner))));
     }
     JsonNode scalar = scalar(value);
     if (scalar != null) {
@@ -271,7 +275,7 @@ public final class JsonMapping {
    * @throws TypeMismatch if the tree does not fit the type, naming the value and the type
    */
   public <T> T read(JsonNode node, Class<T> type) {
-    if (own != null && !JsonNode.class.isAssignableFrom(type)) {
+    if (own != null && !isTree(type)) {
       return own.read(node, type);
     }
     try {
@@ -283,6 +287,10 @@ public final class JsonMapping {
     } catch (JacksonException e) {
       throw Misfit.of(node, type, e);
     }
+  }
+
+  private static boolean isTree(Class<?> type) {
+    return JsonNode.class.isAssignableFrom(type) || type == Json.class;
   }
 
   /**
@@ -329,7 +337,7 @@ public final class JsonMapping {
           ? STANDARD.writeBytes(tree(value))
           : own.text(value).getBytes(StandardCharsets.UTF_8);
     }
-    Object whole = value instanceof JsonSource ? tree(value) : value;
+    Object whole = value instanceof JsonSource || value instanceof Json ? tree(value) : value;
     return written(writer(), writer -> writer.writeValueAsBytes(whole));
   }
 

@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.Map;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.JsonCodec;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Secret;
@@ -83,6 +84,7 @@ final class OwnRules {
     }
     return value instanceof JsonSource
         || value instanceof JsonNode
+        || value instanceof Json
         || value instanceof Secret
         || value instanceof Worded;
   }

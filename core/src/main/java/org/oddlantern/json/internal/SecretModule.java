@@ -1,6 +1,7 @@
 package org.oddlantern.json.internal;
 
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.Shape;
@@ -28,6 +29,8 @@ final class SecretModule {
         .addSerializer(Secret.class, new Writing())
         .addSerializer(JsonSource.class, new Sourcing())
         .addSerializer(Worded.class, new Embedding())
+        .addSerializer(Json.class, new JsonWriting())
+        .addDeserializer(Json.class, new JsonReading())
         .addDeserializer(Secret.class, new Reading());
   }
 
@@ -54,7 +57,35 @@ final class SecretModule {
 
     @Override
     public void serialize(JsonSource value, JsonGenerator generator, SerializationContext context) {
-      context.writeTree(generator, value.tree(mapping(context.getAttribute(MAPPING))::tree));
+      JsonMapping mapping = mapping(context.getAttribute(MAPPING));
+      context.writeTree(generator, Trees.of(value.tree(inner -> Json.of(mapping.tree(inner)))));
+    }
+  }
+
+  private static final class JsonWriting extends StdSerializer<Json> {
+    JsonWriting() {
+      super(Json.class);
+    }
+
+    @Override
+    public void serialize(Json value, JsonGenerator generator, SerializationContext context) {
+      context.writeTree(generator, Trees.of(value));
+    }
+  }
+
+  private static final class JsonReading extends StdDeserializer<Json> {
+    JsonReading() {
+      super(Json.class);
+    }
+
+    @Override
+    public Json deserialize(JsonParser parser, DeserializationContext context) {
+      return Json.of(context.readTree(parser));
+    }
+
+    @Override
+    public Json getNullValue(DeserializationContext context) {
+      return Json.of(null);
     }
   }
 

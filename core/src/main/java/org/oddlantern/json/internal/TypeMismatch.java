@@ -1,7 +1,6 @@
 package org.oddlantern.json.internal;
 
 import java.util.List;
-import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
@@ -27,14 +26,14 @@ public final class TypeMismatch extends RuntimeException {
    * @param whole the value that was to be read
    * @return its place and value; a missing node if it is not there
    */
-  public Found inside(Found whole) {
+  public FoundNode inside(FoundNode whole) {
     Location where = whole.where();
     JsonNode value = whole.value();
     for (Object step : steps) {
       where = step instanceof Integer index ? where.child(index) : where.child(step.toString());
       value = step instanceof Integer index ? value.path(index) : value.path(step.toString());
     }
-    return new Found(where, value);
+    return new FoundNode(where, value);
   }
 
   /**

@@ -6,7 +6,6 @@ import java.util.function.BiFunction;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
@@ -180,7 +179,7 @@ public final class UntypedText extends StringNode {
   }
 
   /** The findings of a shape that knows kinds: none if one reading has it, else those of the text. */
-  public List<Finding> examined(Shape shape, Location where) {
+  public List<Finding> examined(NodeShape shape, Location where) {
     List<Finding> first = List.of();
     for (JsonNode reading : readings()) {
       List<Finding> findings = shape.differences(where, reading);

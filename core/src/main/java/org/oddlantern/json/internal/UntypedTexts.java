@@ -3,7 +3,6 @@ package org.oddlantern.json.internal;
 import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.Shape;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
@@ -28,7 +27,7 @@ public final class UntypedTexts extends GatheredValues {
   }
 
   /** The findings of a shape that knows kinds: none if all as texts or each as what it reads as fits. */
-  public List<Finding> examined(Shape shape, Location where) {
+  public List<Finding> examined(NodeShape shape, Location where) {
     ArrayNode texts = JsonNodeFactory.instance.arrayNode(size());
     ArrayNode read = JsonNodeFactory.instance.arrayNode(size());
     for (JsonNode item : this) {

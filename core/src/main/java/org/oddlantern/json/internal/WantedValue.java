@@ -3,7 +3,6 @@ package org.oddlantern.json.internal;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.ComposedShape;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
@@ -33,7 +32,7 @@ public final class WantedValue implements ComposedShape {
    * @throws IllegalArgumentException if the value is a shape or a check, or cannot be written as JSON
    */
   public static WantedValue of(@Nullable Object value, ComparisonMode comparison) {
-    if (value instanceof Shape shape) {
+    if (value instanceof NodeShape shape) {
       throw new IllegalArgumentException("the shape '" + shape.words()
           + "' was given where a plain value is wanted; a shape stands by itself");
     }

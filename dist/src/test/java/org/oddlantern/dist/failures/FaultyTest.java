@@ -12,11 +12,10 @@ import org.oddlantern.database.Database;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Secret;
 import org.oddlantern.payload.Fresh;
 import org.oddlantern.suite.Case;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
-import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** One case for each seeded fault, each as somebody would write it who does not know the fault. */
 public class FaultyTest {
@@ -368,12 +367,10 @@ public class FaultyTest {
   }
 
   /** The first ten, one by one, which the list should tell alike. */
-  private List<JsonNode> inspections() {
-    List<JsonNode> inspections = new ArrayList<>();
+  private List<Json> inspections() {
+    List<Json> inspections = new ArrayList<>();
     for (int id = 1; id <= 10; id++) {
-      ObjectNode one =
-          (ObjectNode) beeyard.send(Call.get("/inspections/{id}", id)).json();
-      inspections.add(one);
+      inspections.add(beeyard.send(Call.get("/inspections/{id}", id)).json());
     }
     return inspections;
   }

@@ -23,8 +23,8 @@ import org.oddlantern.internal.reports.junitxml.JUnitXmlReport;
 import org.oddlantern.internal.reports.summary.CountsReport;
 import org.oddlantern.internal.reports.summary.MarkdownSummary;
 import org.oddlantern.json.internal.JsonMapping;
-import org.w3c.dom.Element;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.w3c.dom.Element;
 
 /** One run with one of each outcome, in every output: all of them tell the same numbers. */
 class OutputsTest {

@@ -1,7 +1,7 @@
 package org.oddlantern.json.internal.path;
 
 import java.util.Map;
-import org.oddlantern.json.Found;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The children of a value, in document order. */
@@ -9,7 +9,7 @@ final class Children {
 
   private Children() {}
 
-  static void of(Found parent, Selector.Sink sink) {
+  static void of(FoundNode parent, Selector.Sink sink) {
     JsonNode value = parent.value();
     if (value.isArray()) {
       for (int i = 0; i < value.size(); i++) {

@@ -4,8 +4,8 @@ import java.util.ArrayDeque;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Queue;
-import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Looks for a name below a place, nearest first. */
@@ -15,11 +15,11 @@ final class Deeper {
 
   private Deeper() {}
 
-  static Optional<Location> first(Found top, String name) {
-    Queue<Found> open = new ArrayDeque<>();
+  static Optional<Location> first(FoundNode top, String name) {
+    Queue<FoundNode> open = new ArrayDeque<>();
     open.add(top);
     for (int looks = 0; looks < MOST_LOOKS && !open.isEmpty(); looks++) {
-      Found next = open.remove();
+      FoundNode next = open.remove();
       if (next.value().isObject() && next.value().has(name)) {
         return Optional.of(next.where().child(name));
       }
@@ -30,13 +30,13 @@ final class Deeper {
     return Optional.empty();
   }
 
-  private static void addChildren(Found parent, Queue<Found> open) {
+  private static void addChildren(FoundNode parent, Queue<FoundNode> open) {
     if (parent.value().isObject()) {
       for (Map.Entry<String, JsonNode> member : parent.value().properties()) {
-        open.add(new Found(parent.where().child(member.getKey()), member.getValue()));
+        open.add(new FoundNode(parent.where().child(member.getKey()), member.getValue()));
       }
     } else if (parent.value().isArray() && !parent.value().isEmpty()) {
-      open.add(new Found(parent.where().child(0), parent.value().get(0)));
+      open.add(new FoundNode(parent.where().child(0), parent.value().get(0)));
     }
   }
 }

@@ -3,10 +3,9 @@ package org.oddlantern.json.internal.path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import org.oddlantern.json.DeadEnd;
-import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
@@ -19,9 +18,9 @@ public final class FurthestReach {
 
   /** Why the query finds nothing. */
   public static DeadEnd of(Query query, Search search) {
-    List<Found> reached = List.of(new Found(Location.ROOT, search.root()));
+    List<FoundNode> reached = List.of(new FoundNode(Location.ROOT, search.root()));
     for (Segment segment : query.segments()) {
-      List<Found> next = segment.follow(reached, search);
+      List<FoundNode> next = segment.follow(reached, search);
       if (next.isEmpty()) {
         return dead(reached, segment);
       }
@@ -30,8 +29,8 @@ public final class FurthestReach {
     throw new IllegalStateException("the path does not end before its last value");
   }
 
-  private static DeadEnd dead(List<Found> reached, Segment segment) {
-    Found last = reached.get(0);
+  private static DeadEnd dead(List<FoundNode> reached, Segment segment) {
+    FoundNode last = reached.get(0);
     String stopped =
         "the path ends at " + last.where() + ", which is " + Words.contents(last.value());
     if (reached.size() > 1) {
@@ -55,7 +54,7 @@ public final class FurthestReach {
     return Words.of(container.iterator().next());
   }
 
-  private static String hint(Found last, Segment segment) {
+  private static String hint(FoundNode last, Segment segment) {
     if (last.value().isString()) {
       return inText(last, segment);
     }
@@ -74,7 +73,7 @@ public final class FurthestReach {
   }
 
   /** A text that holds JSON was encoded twice. */
-  private static String inText(Found last, Segment segment) {
+  private static String inText(FoundNode last, Segment segment) {
     String text = last.value().stringValue().strip();
     if (!text.startsWith("{") && !text.startsWith("[")) {
       return "";
@@ -84,7 +83,7 @@ public final class FurthestReach {
       String name = segment.selectors().get(0) instanceof Selector.Name known ? known.name() : "";
       return (last.where().steps().isEmpty() ? "the body" : last.where().toString())
           + " is a text that holds JSON, so it was encoded twice"
-          + Deeper.first(new Found(Location.ROOT, inner), name)
+          + Deeper.first(new FoundNode(Location.ROOT, inner), name)
               .map(place -> "; in it there is '" + name + "' at " + place)
               .orElse("");
     } catch (NotJson e) {
@@ -93,7 +92,7 @@ public final class FurthestReach {
   }
 
   /** The same name deeper down, which is where many a path forgets a step. */
-  private static Optional<String> elsewhere(Found last, String name) {
+  private static Optional<String> elsewhere(FoundNode last, String name) {
     return Deeper.first(last, name).map(found -> "there is '" + name + "' at " + found);
   }
 }

@@ -2,8 +2,8 @@ package org.oddlantern.json.internal.path;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
@@ -25,8 +25,9 @@ public record Query(boolean relative, List<Segment> segments) {
   }
 
   /** Everything it finds, in order. */
-  public List<Found> find(JsonNode current, Search search) {
-    List<Found> found = List.of(new Found(Location.ROOT, relative ? current : search.root()));
+  public List<FoundNode> find(JsonNode current, Search search) {
+    List<FoundNode> found =
+        List.of(new FoundNode(Location.ROOT, relative ? current : search.root()));
     for (Segment segment : segments) {
       if (found.isEmpty()) {
         break;

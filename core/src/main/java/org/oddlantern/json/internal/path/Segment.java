@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.function.Consumer;
-import org.oddlantern.json.Found;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
@@ -29,15 +29,15 @@ public record Segment(String text, boolean descendant, List<Selector> selectors)
   }
 
   /** Everything it finds below the given values, in order. */
-  public List<Found> follow(List<Found> from, Search search) {
+  public List<FoundNode> follow(List<FoundNode> from, Search search) {
     return walked(
         from,
         search,
         (parent, sink) -> selectors.forEach(selector -> selector.select(
-            parent, search, (where, value) -> sink.accept(new Found(where, value)))),
+            parent, search, (where, value) -> sink.accept(new FoundNode(where, value)))),
         (parent, sink) -> Children.of(parent, (where, value) -> {
           if (value.isContainer()) {
-            sink.accept(new Found(where, value));
+            sink.accept(new FoundNode(where, value));
           }
         }));
   }

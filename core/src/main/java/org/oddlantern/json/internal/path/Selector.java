@@ -2,15 +2,15 @@ package org.oddlantern.json.internal.path;
 
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.json.Found;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** One selector of a path segment (RFC 9535, section 2.3). */
 public sealed interface Selector {
 
   /** Hands every child that the selector picks to the sink. */
-  void select(Found parent, Search search, Sink sink);
+  void select(FoundNode parent, Search search, Sink sink);
 
   /** The same without places, which cost more than the values. */
   void values(JsonNode parent, Search search, Consumer<JsonNode> sink);
@@ -34,7 +34,7 @@ public sealed interface Selector {
     }
 
     @Override
-    default void select(Found parent, Search search, Sink sink) {
+    default void select(FoundNode parent, Search search, Sink sink) {
       JsonNode child = pick(parent.value());
       if (child != null) {
         sink.accept(place(parent.where(), parent.value()), child);
@@ -76,7 +76,7 @@ public sealed interface Selector {
   /** Every member or item. */
   record Wildcard() implements Selector {
     @Override
-    public void select(Found parent, Search search, Sink sink) {
+    public void select(FoundNode parent, Search search, Sink sink) {
       Children.of(parent, sink);
     }
 
@@ -89,7 +89,7 @@ public sealed interface Selector {
   /** Some items of a list, by first, last and step (RFC 9535, section 2.3.4.2). */
   record Slice(@Nullable Long start, @Nullable Long end, long step) implements Selector {
     @Override
-    public void select(Found parent, Search search, Sink sink) {
+    public void select(FoundNode parent, Search search, Sink sink) {
       if (!parent.value().isArray() || step == 0) {
         return;
       }
@@ -110,10 +110,10 @@ public sealed interface Selector {
 
     @Override
     public void values(JsonNode parent, Search search, Consumer<JsonNode> sink) {
-      select(new Found(Location.ROOT, parent), search, (where, value) -> sink.accept(value));
+      select(new FoundNode(Location.ROOT, parent), search, (where, value) -> sink.accept(value));
     }
 
-    private static void item(Found parent, int index, Sink sink) {
+    private static void item(FoundNode parent, int index, Sink sink) {
       sink.accept(parent.where().child(index), parent.value().get(index));
     }
 
@@ -125,7 +125,7 @@ public sealed interface Selector {
   /** The children that meet a condition. */
   record Filter(Condition condition) implements Selector {
     @Override
-    public void select(Found parent, Search search, Sink sink) {
+    public void select(FoundNode parent, Search search, Sink sink) {
       Children.of(parent, (where, value) -> {
         search.spend();
         if (condition.holds(value, search)) {

@@ -5,10 +5,10 @@ import java.util.stream.Stream;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.json.BadPath;
 import org.oddlantern.json.Finding;
-import org.oddlantern.json.JsonPath;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
+import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** The parts of a long body in which something does not hold. */
@@ -42,7 +42,7 @@ final class BodyExcerpts {
       return Stream.empty();
     }
     try {
-      JsonPath path = JsonPath.of(finding.where().substring(0, end));
+      TreePath path = TreePath.of(finding.where().substring(0, end));
       return path.isSingular()
           ? path.find(root).stream()
               .map(found -> "at " + found.where() + "  " + Words.of(found.value()))

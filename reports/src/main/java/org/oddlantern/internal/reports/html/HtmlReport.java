@@ -1,9 +1,5 @@
 package org.oddlantern.internal.reports.html;
 
-import org.oddlantern.shaded.gg.jte.ContentType;
-import org.oddlantern.shaded.gg.jte.TemplateEngine;
-import org.oddlantern.shaded.gg.jte.TemplateOutput;
-import org.oddlantern.shaded.gg.jte.output.WriterOutput;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.InputStream;
@@ -23,6 +19,10 @@ import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
+import org.oddlantern.shaded.gg.jte.ContentType;
+import org.oddlantern.shaded.gg.jte.TemplateEngine;
+import org.oddlantern.shaded.gg.jte.TemplateOutput;
+import org.oddlantern.shaded.gg.jte.output.WriterOutput;
 
 /**
  * Writes the report as a folder: {@code index.html}, a page for each suite, maybe one of earlier runs, one

@@ -1,4 +1,4 @@
-package org.oddlantern.json;
+package org.oddlantern.json.internal.path;
 
 /**
  * Where a path stopped that finds nothing.

@@ -1,6 +1,8 @@
-package org.oddlantern.json;
+package org.oddlantern.json.internal;
 
 import java.util.List;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 
@@ -8,7 +10,7 @@ import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
  * A shape made of shapes or values, which are what decides how a text without a kind is read: a negation
  * must not choose another reading than what it negates.
  */
-public interface ComposedShape extends Shape {
+public interface ComposedShape extends NodeShape {
 
   /**
    * Whether it asks about a list as a whole: its size, its order, its items. What does not can be had by no
@@ -25,7 +27,7 @@ public interface ComposedShape extends Shape {
    *
    * @return the shapes; itself alone if it is not made of such
    */
-  default List<Shape> together() {
+  default List<NodeShape> together() {
     return List.of(this);
   }
 
@@ -35,7 +37,7 @@ public interface ComposedShape extends Shape {
    * @param shape any shape
    * @return true if so, or if an empty list has it
    */
-  static boolean asksAboutLists(Shape shape) {
+  static boolean asksAboutLists(NodeShape shape) {
     return shape instanceof ComposedShape composed
         ? composed.asksAboutLists()
         : shape.examine(Location.ROOT, JsonNodeFactory.instance.arrayNode()).isEmpty();

@@ -1,0 +1,54 @@
+package org.oddlantern.check;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Finding;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.ComparisonMode;
+import org.oddlantern.json.internal.ComposedShape;
+import org.oddlantern.json.internal.NodeShape;
+import org.oddlantern.json.internal.UntypedText;
+import org.oddlantern.json.internal.WantedValue;
+import org.oddlantern.json.internal.Words;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+
+/** What {@link Items} promises. */
+final class ItemsInOrder implements Items, ComposedShape {
+
+  private final List<NodeShape> shapes;
+  private final WantedValue inOrder;
+
+  ItemsInOrder(@Nullable Object first, @Nullable Object... more) {
+    List<@Nullable Object> all = new ArrayList<>();
+    all.add(first);
+    all.addAll(Arrays.asList(more));
+    this.shapes = all.stream().map(NodeShape::of).toList(); // refuses checks with a sentence
+    this.inOrder = WantedValue.of(all, ComparisonMode.EXACTLY);
+  }
+
+  @Override
+  public Shape inAnyOrder() {
+    return new ItemsInAnyOrder(shapes);
+  }
+
+  @Override
+  public String words() {
+    return "the items " + inOrder.words();
+  }
+
+  @Override
+  public boolean asksAboutLists() {
+    return true;
+  }
+
+  @Override
+  public List<Finding> differences(Location where, JsonNode there) {
+    JsonNode value = UntypedText.asList(there);
+    return value.isArray()
+        ? inOrder.differences(where, value)
+        : List.of(Finding.of(where, words(), Words.withKind(value)));
+  }
+}
