@@ -8,6 +8,7 @@ import static org.oddlantern.check.Checks.status;
 
 import java.net.URL;
 import java.net.URLClassLoader;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -47,7 +48,7 @@ class OwnMapperTest {
     Hive hive = new Hive(new HiveId(7), "Ada", Secret.of("1234"));
     String written = "{\"id\":7,\"queen_name\":\"Ada\",\"pin\":\"1234\"}";
     assertEquals(written, mapping.write(hive));
-    assertEquals(written, new String(mapping.writeBytes(hive), "UTF-8"));
+    assertEquals(written, new String(mapping.writeBytes(hive), StandardCharsets.UTF_8));
     assertEquals(List.of("1234", "1234"), heard);
     assertEquals("{\"7\":1}", mapping.write(Map.of(new HiveId(7), 1)));
     assertEquals(hive, mapping.read(mapping.parse(written), Hive.class));
@@ -58,7 +59,7 @@ class OwnMapperTest {
         new String(
             mapping.writeBytes(new java.util.TreeMap<>(
                 Map.of("hive", Payload.json("{\"a\":1}"), "pin", Secret.of("99")))),
-            "UTF-8"));
+            StandardCharsets.UTF_8));
     assertEquals("99", heard.get(3));
     assertEquals(
         "{\"not_ours\":1}",
@@ -171,7 +172,7 @@ class OwnMapperTest {
     assertEquals("{\"any\":" + text + ",\"n\":1}", mapping.write(new HoldsTree(tree, 1)));
     assertEquals(
         "{\"any\":" + text + ",\"n\":1}",
-        new String(mapping.writeBytes(new HoldsTree(tree, 1)), "UTF-8"));
+        new String(mapping.writeBytes(new HoldsTree(tree, 1)), StandardCharsets.UTF_8));
     HoldsTree read = mapping.read(mapping.parse("{\"any\":{\"x\":[1]},\"n\":2}"), HoldsTree.class);
     assertEquals("{\"x\":[1]}", read.any().toString());
     assertEquals(

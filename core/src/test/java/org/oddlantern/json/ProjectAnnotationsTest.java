@@ -6,6 +6,7 @@ import com.fasterxml.jackson.annotation.*;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -176,6 +177,7 @@ class ProjectAnnotationsTest {
       fieldVisibility = JsonAutoDetect.Visibility.ANY,
       getterVisibility = JsonAutoDetect.Visibility.NONE)
   public static class Auto {
+    @SuppressWarnings("UnusedVariable") // read by the mapper
     private int hidden = 3;
 
     public int getOther() {
@@ -354,7 +356,7 @@ class ProjectAnnotationsTest {
         row(
             "@JsonRawValue",
             "{\"json\":{\"a\":1}}",
-            () -> new String(MAPPING.writeBytes(new Raw()))),
+            () -> new String(MAPPING.writeBytes(new Raw()), StandardCharsets.UTF_8)),
         row("@JsonIdentityInfo", "{\"id\":1,\"next\":1}", () -> {
           var n = new Node();
           n.id = 1;

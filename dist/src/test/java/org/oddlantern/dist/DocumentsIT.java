@@ -59,6 +59,7 @@ class DocumentsIT {
         .replace(blocksOf(document("reports"), "yaml"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
+        .replace(document("dependency"), "")
         .replace(document("ci"), "");
     assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
     assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
@@ -96,6 +97,15 @@ class DocumentsIT {
     assertEquals(
         Files.readString(ROOT.resolve("demo/src/test/resources/odd-lantern.yaml")),
         blocks(calls(), "yaml").get(0));
+  }
+
+  @Test
+  void theSnippetAboutMappersStandsInAProjectOfOthers() throws IOException {
+    String suite = Files.readString(Path.of(
+        "src/test/resources/projects/spring/src/test/java/org/example/apiary/HiveTest.java"));
+    List<String> snippets = blocks(document("dependency"), "java");
+    assertEquals(1, snippets.size());
+    assertTrue(dense(suite).contains(dense(snippets.get(0))), suite);
   }
 
   private static String dense(String source) {

@@ -58,6 +58,11 @@ record Project(Path folder, Map<String, String> variables) {
     return this;
   }
 
+  Project replaced(String name, String old, String text) throws IOException {
+    String before = Files.readString(folder.resolve(name));
+    return file(name, before.replace(old, text));
+  }
+
   /** Runs a line of a shell. */
   Command.Output run(String line) throws IOException, InterruptedException {
     return started(line).ended();

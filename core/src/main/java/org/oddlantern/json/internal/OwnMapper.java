@@ -51,7 +51,8 @@ final class OwnMapper {
 
   private static JsonCodec made(String codec, ClassLoader libraries, Object mapper) {
     try {
-      return (JsonCodec) Class.forName(codec, true, CodecLoader.beside(libraries))
+      return Class.forName(codec, true, CodecLoader.beside(libraries))
+          .asSubclass(JsonCodec.class)
           .getConstructor(Object.class)
           .newInstance(mapper);
     } catch (InvocationTargetException e) {

@@ -72,6 +72,7 @@ class ArchitectureIT {
       "internal",
       "json",
       "json.internal",
+      "json.internal.path",
       "xml",
       "evidence",
       "evidence.internal",
@@ -83,7 +84,7 @@ class ArchitectureIT {
 
   /** Whose inner half is used by other rooms, and why that is right. */
   private static final Map<String, String> OPEN = Map.of(
-      "json.internal.path", "a run reads each path once",
+      "json.internal.path", "every room asks paths of trees, and a run reads each path once",
       "json.internal", "every room compares, reads and words values in the one way there is",
       "evidence.internal",
           "whatever can be looked at is judged in one way, and heard of in one way",

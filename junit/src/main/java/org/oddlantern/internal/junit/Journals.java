@@ -9,6 +9,7 @@ import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.JoinedJournals;
@@ -87,13 +88,32 @@ public record Journals(RunFolder out) {
     return out.path().resolve("journals");
   }
 
-  /** A build forks JVMs for tests, maybe several; whoever starts tests itself is a build of its own. */
+  /**
+   * A build forks JVMs for tests, maybe several and by several plug-ins; whoever starts tests itself is a
+   * build of its own.
+   */
   private static Instant beginOfBuild() {
     ProcessHandle own = ProcessHandle.current();
     boolean forked = System.getProperty("surefire.real.class.path") != null
         || System.getProperty("surefire.test.class.path") != null;
-    ProcessHandle first = forked ? own.parent().orElse(own) : own;
-    return first.info().startInstant().orElse(Instant.EPOCH);
+    ProcessHandle build = forked ? builder(own) : own;
+    return build.info().startInstant().orElse(Instant.EPOCH);
+  }
+
+  /** The JVM that forked this one, maybe by a shell; of a daemon, which outlives builds, the shell. */
+  private static ProcessHandle builder(ProcessHandle own) {
+    Optional<ProcessHandle> above = own.parent();
+    while (above.isPresent() && !isJvm(above.get())) {
+      above = above.get().parent();
+    }
+    boolean outlives =
+        above.isEmpty() || above.get().info().commandLine().orElse("").contains("mvndaemon");
+    return outlives ? own.parent().orElse(own) : above.get();
+  }
+
+  private static boolean isJvm(ProcessHandle process) {
+    return process.info().command().map(Path::of).map(Path::getFileName).stream()
+        .anyMatch(name -> name.toString().matches("java(\\.exe)?"));
   }
 
   private static void remove(Path folder) throws IOException {

@@ -10,7 +10,7 @@ import tools.jackson.databind.introspect.AnnotatedConstructor;
 import tools.jackson.databind.introspect.AnnotatedMethod;
 import tools.jackson.databind.introspect.NopAnnotationIntrospector;
 
-/** Tells Jackson 3 that a {@link Key} record is written and read as its one component. */
+/** Tells Jackson 3 that a {@link Key} record is written, as a key too, and read as its one component. */
 final class KeyRecords extends NopAnnotationIntrospector {
 
   private static final long serialVersionUID = 1L;
@@ -20,11 +20,6 @@ final class KeyRecords extends NopAnnotationIntrospector {
     return annotated instanceof AnnotatedMethod method && KeyType.isAccessor(method.getMember())
         ? Boolean.TRUE
         : null;
-  }
-
-  @Override
-  public @Nullable Boolean hasAsKey(MapperConfig<?> config, Annotated annotated) {
-    return hasAsValue(config, annotated);
   }
 
   @Override
