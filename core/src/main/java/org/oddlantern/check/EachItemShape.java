@@ -5,16 +5,13 @@ import java.util.function.Function;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.NodeShape;
-import org.oddlantern.json.internal.UntypedText;
-import org.oddlantern.json.internal.Words;
 import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What {@link EachItem} promises. */
-final class EachItemShape implements EachItem, ComposedShape {
+final class EachItemShape implements EachItem, ListShape {
 
   private final NodeShape item;
   private final Function<JsonNode, String> identity;
@@ -42,16 +39,7 @@ final class EachItemShape implements EachItem, ComposedShape {
   }
 
   @Override
-  public boolean asksAboutLists() {
-    return true;
-  }
-
-  @Override
-  public List<Finding> differences(Location where, JsonNode there) {
-    JsonNode value = UntypedText.asList(there);
-    if (!value.isArray()) {
-      return List.of(Finding.of(where, words(), Words.withKind(value)));
-    }
+  public List<Finding> ofList(Location where, JsonNode value) {
     if (value.isEmpty()) {
       return List.of(Finding.of(where, words(), "an empty list")
           .hint("over no item at all this proves nothing; size(0) wants an empty list"));

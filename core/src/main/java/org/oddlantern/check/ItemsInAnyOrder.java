@@ -5,16 +5,14 @@ import java.util.stream.Collectors;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.NodeShape;
-import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list of certain items in any order, one for each of the wanted. */
-record ItemsInAnyOrder(List<NodeShape> wanted) implements ComposedShape {
+record ItemsInAnyOrder(List<NodeShape> wanted) implements ListShape {
 
   @Override
   public String words() {
@@ -23,16 +21,7 @@ record ItemsInAnyOrder(List<NodeShape> wanted) implements ComposedShape {
   }
 
   @Override
-  public boolean asksAboutLists() {
-    return true;
-  }
-
-  @Override
-  public List<Finding> differences(Location where, JsonNode there) {
-    JsonNode value = UntypedText.asList(there);
-    if (!value.isArray()) {
-      return List.of(Finding.of(where, words(), Words.withKind(value)));
-    }
+  public List<Finding> ofList(Location where, JsonNode value) {
     Matching matching = Matching.of(wanted, value);
     FindingsUpToCap findings = new FindingsUpToCap();
     if (wanted.size() != value.size()) {

@@ -8,15 +8,12 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.ComparisonMode;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.NodeShape;
-import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.WantedValue;
-import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What {@link Items} promises. */
-final class ItemsInOrder implements Items, ComposedShape {
+final class ItemsInOrder implements Items, ListShape {
 
   private final List<NodeShape> shapes;
   private final WantedValue inOrder;
@@ -40,15 +37,7 @@ final class ItemsInOrder implements Items, ComposedShape {
   }
 
   @Override
-  public boolean asksAboutLists() {
-    return true;
-  }
-
-  @Override
-  public List<Finding> differences(Location where, JsonNode there) {
-    JsonNode value = UntypedText.asList(there);
-    return value.isArray()
-        ? inOrder.differences(where, value)
-        : List.of(Finding.of(where, words(), Words.withKind(value)));
+  public List<Finding> ofList(Location where, JsonNode value) {
+    return inOrder.differences(where, value);
   }
 }

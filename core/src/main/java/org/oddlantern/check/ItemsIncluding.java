@@ -7,14 +7,12 @@ import java.util.stream.IntStream;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.NodeShape;
-import org.oddlantern.json.internal.UntypedText;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list in which, among others, certain items are, each of its own. */
-record ItemsIncluding(List<NodeShape> wanted) implements ComposedShape {
+record ItemsIncluding(List<NodeShape> wanted) implements ListShape {
 
   @Override
   public String words() {
@@ -23,16 +21,7 @@ record ItemsIncluding(List<NodeShape> wanted) implements ComposedShape {
   }
 
   @Override
-  public boolean asksAboutLists() {
-    return true;
-  }
-
-  @Override
-  public List<Finding> differences(Location where, JsonNode there) {
-    JsonNode value = UntypedText.asList(there);
-    if (!value.isArray()) {
-      return List.of(Finding.of(where, words(), Words.withKind(value)));
-    }
+  public List<Finding> ofList(Location where, JsonNode value) {
     List<Finding> findings = new ArrayList<>();
     Matching matching = Matching.of(wanted, value);
     List<Integer> all = IntStream.range(0, value.size()).boxed().toList();

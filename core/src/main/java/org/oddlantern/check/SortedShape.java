@@ -5,7 +5,6 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
-import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.Equality;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.Identity;
@@ -15,7 +14,7 @@ import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What {@link Sorted} promises. */
-final class SortedShape implements Sorted, ComposedShape {
+final class SortedShape implements Sorted, ListShape {
 
   private final @Nullable TreePath by;
   private final boolean descending;
@@ -36,18 +35,9 @@ final class SortedShape implements Sorted, ComposedShape {
   }
 
   @Override
-  public boolean asksAboutLists() {
-    return true;
-  }
-
-  @Override
-  public List<Finding> differences(Location where, JsonNode there) {
-    JsonNode value = UntypedText.asList(there);
+  public List<Finding> ofList(Location where, JsonNode value) {
     if (GatheredValues.isNothing(value)) {
       return GatheredValues.nothing(where, words());
-    }
-    if (!value.isArray()) {
-      return List.of(Finding.of(where, words(), Words.withKind(value)));
     }
     List<JsonNode> keys = keys(value);
     for (int i = 0; i < keys.size(); i++) {
