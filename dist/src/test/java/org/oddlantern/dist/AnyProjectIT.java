@@ -83,6 +83,19 @@ class AnyProjectIT {
     assertTrue(ran.out().contains("\n5 passed in "), ran.out());
     assertTrue(ran.out().contains("a hive for straw is told"), ran.out());
     assertSilent(ran);
+
+    project.file(
+        "src/test/kotlin/org/example/apiary/WrongTest.kt",
+        Files.readString(Path.of("src/test/resources/projects/kotlin-wrong.kt")));
+    Command.Output wrong = project.run("mvn -B -o test");
+    assertEquals(1, wrong.status(), wrong.out());
+    for (String problem : List.of(
+        "WrongTest#suspended (WrongTest.kt:11): it is a suspend function",
+        "(WrongTest.kt:13): it takes or returns a value class (@JvmInline)",
+        "(WrongTest.kt:18): it stands in a companion object without @JvmStatic")) {
+      assertTrue(wrong.out().contains(problem), problem + " is not told:\n" + wrong.out());
+    }
+    assertTrue(wrong.out().contains("the plan has 3 problems; nothing was sent"), wrong.out());
   }
 
   @Test

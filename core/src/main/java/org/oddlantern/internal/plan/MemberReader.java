@@ -72,9 +72,12 @@ final class MemberReader {
     return KINDS.stream().filter(method::isAnnotationPresent).count();
   }
 
-  /** What is wrong in it. */
+  /** What is wrong in it; of what is not even meant, that alone. */
   List<PlanProblem> problems() {
-    return problems;
+    List<String> kotlin = KotlinCode.problems(method);
+    return kotlin.isEmpty()
+        ? problems
+        : kotlin.stream().map(problem -> new PlanProblem(place, problem)).toList();
   }
 
   CaseDefinition asCase() {

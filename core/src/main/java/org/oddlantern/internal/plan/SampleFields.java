@@ -12,7 +12,10 @@ import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
-/** The components of a sample, if it is a record, as texts for titles and names, secrets hidden. */
+/**
+ * The components of a sample, if it is a record or one of Kotlin's data classes, as texts for titles and
+ * names, secrets hidden.
+ */
 final class SampleFields {
 
   private final Map<String, String> texts = new LinkedHashMap<>();
@@ -24,6 +27,9 @@ final class SampleFields {
       for (RecordComponent component : sample.getClass().getRecordComponents()) {
         texts.put(component.getName(), text(value(component.getAccessor(), sample)));
       }
+    } else {
+      KotlinCode.properties(sample.getClass())
+          .forEach((name, getter) -> texts.put(name, text(value(getter, sample))));
     }
   }
 

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.suite.Changes;
@@ -66,13 +67,15 @@ final class Signatures {
   }
 
   private List<ValueParameter> ofConstructor(Class<?> type) {
-    Constructor<?>[] constructors = type.getDeclaredConstructors();
-    if (constructors.length != 1) {
-      problem(type.getSimpleName() + " has " + constructors.length
+    List<Constructor<?>> constructors = Stream.of(type.getDeclaredConstructors())
+        .filter(constructor -> !constructor.isSynthetic())
+        .toList();
+    if (constructors.size() != 1) {
+      problem(type.getSimpleName() + " has " + constructors.size()
           + " constructors; a suite has one, so that it is clear what it takes");
       return List.of();
     }
-    List<Parameter> parameters = List.of(constructors[0].getParameters());
+    List<Parameter> parameters = List.of(constructors.get(0).getParameters());
     return of(
         parameters.subList(outer(type) == null ? 0 : 1, parameters.size()),
         type,
@@ -91,7 +94,8 @@ final class Signatures {
         problem(where + Words.of(type)
             + " twice; a value is taken by its type, so give each its own record");
       } else if (isSoundIn(parameter, where + Words.of(type), mayChange)
-          && !ValueTypes.isBuiltIn(type)) {
+          && !ValueTypes.isBuiltIn(type)
+          && !KotlinCode.isContinuation(parameter)) {
         ValueTypes.problem(type)
             .ifPresentOrElse(
                 problem -> problem(where + problem),

@@ -130,7 +130,7 @@ final class SuiteReader {
       List<Method> declared = Arrays.asList(type.getDeclaredMethods());
       declared.forEach(method -> methods.removeIf(inherited -> overrides(method, inherited)));
       declared.stream()
-          .filter(MemberReader::isMember)
+          .filter(method -> MemberReader.isMember(method) && !KotlinCode.standsOutside(method))
           .sorted(Comparator.comparing(method -> position(method).order()))
           .forEach(methods::add);
     }

@@ -9,6 +9,7 @@ import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.plan.SuiteTypes;
 
@@ -37,7 +38,10 @@ final class Instances {
   }
 
   private Object make(Class<?> type, SuiteTypes types) throws Exception {
-    Constructor<?> constructor = type.getDeclaredConstructors()[0];
+    Constructor<?> constructor = Stream.of(type.getDeclaredConstructors())
+        .filter(one -> !one.isSynthetic()) // a compiler may add its own
+        .findFirst()
+        .orElseThrow(() -> new IllegalStateException(type + " has no constructor"));
     constructor.setAccessible(true);
     List<Parameter> parameters = List.of(constructor.getParameters());
     List<Object> arguments = new ArrayList<>();
