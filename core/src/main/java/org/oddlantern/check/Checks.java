@@ -176,7 +176,7 @@ public final class Checks extends Steps {
    */
   public static EachCheck atEach(String path, @Nullable Object item) {
     Needed.of(path, "atEach(path, item): path");
-    return new EachCheck(
+    return new EachPathCheck(
         words("atEach", path, item), TreePath.of(path), new EachItemShape(itemShape(item)));
   }
 

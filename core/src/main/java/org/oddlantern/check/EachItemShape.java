@@ -6,6 +6,7 @@ import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -31,6 +32,11 @@ final class EachItemShape implements EachItem, ListShape {
     TreePath parsed = TreePath.of(path);
     parsed.steps();
     return new EachItemShape(item, value -> Identity.of(value, parsed));
+  }
+
+  @Override
+  public EachItemShape by(JsonMapping mapping) {
+    return new EachItemShape(item.by(mapping), identity);
   }
 
   @Override

@@ -10,6 +10,7 @@ import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.ChangedPlaces;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
@@ -39,6 +40,13 @@ final class FieldsShape implements Fields, NodeShape {
   @Override
   public Fields only() {
     return new FieldsShape(shapes, true);
+  }
+
+  @Override
+  public NodeShape by(JsonMapping mapping) {
+    Map<String, NodeShape> same = new LinkedHashMap<>();
+    shapes.forEach((name, shape) -> same.put(name, shape.by(mapping)));
+    return new FieldsShape(same, closed);
   }
 
   @Override

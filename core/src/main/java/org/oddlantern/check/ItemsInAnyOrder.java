@@ -7,12 +7,18 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.Identity;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list of certain items in any order, one for each of the wanted. */
 record ItemsInAnyOrder(List<NodeShape> wanted) implements ListShape {
+
+  @Override
+  public NodeShape by(JsonMapping mapping) {
+    return new ItemsInAnyOrder(wanted.stream().map(one -> one.by(mapping)).toList());
+  }
 
   @Override
   public String words() {

@@ -8,6 +8,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.ComparisonMode;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.WantedValue;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -26,9 +27,20 @@ final class ItemsInOrder implements Items, ListShape {
     this.inOrder = WantedValue.of(all, ComparisonMode.EXACTLY);
   }
 
+  private ItemsInOrder(List<NodeShape> shapes, WantedValue inOrder) {
+    this.shapes = shapes;
+    this.inOrder = inOrder;
+  }
+
   @Override
   public Shape inAnyOrder() {
     return new ItemsInAnyOrder(shapes);
+  }
+
+  @Override
+  public NodeShape by(JsonMapping mapping) {
+    return new ItemsInOrder(
+        shapes.stream().map(shape -> shape.by(mapping)).toList(), inOrder.by(mapping));
   }
 
   @Override

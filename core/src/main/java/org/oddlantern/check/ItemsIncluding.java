@@ -7,12 +7,18 @@ import java.util.stream.IntStream;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A list in which, among others, certain items are, each of its own. */
 record ItemsIncluding(List<NodeShape> wanted) implements ListShape {
+
+  @Override
+  public NodeShape by(JsonMapping mapping) {
+    return new ItemsIncluding(wanted.stream().map(one -> one.by(mapping)).toList());
+  }
 
   @Override
   public String words() {

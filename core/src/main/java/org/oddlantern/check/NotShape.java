@@ -6,12 +6,18 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.ComposedShape;
 import org.oddlantern.json.internal.FindingsUpToCap;
 import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A value that is there and does not have a shape. */
 record NotShape(NodeShape shape) implements ComposedShape {
+
+  @Override
+  public NodeShape by(JsonMapping mapping) {
+    return new NotShape(shape.by(mapping));
+  }
 
   @Override
   public String words() {

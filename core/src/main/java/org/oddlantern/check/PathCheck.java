@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.internal.MappedCheck;
 import org.oddlantern.evidence.internal.NotWhatItClaims;
 import org.oddlantern.json.CostlyPath;
 import org.oddlantern.json.Finding;
@@ -11,6 +12,7 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.FoundNode;
 import org.oddlantern.json.internal.GatheredValues;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.NodeShape;
 import org.oddlantern.json.internal.Trees;
 import org.oddlantern.json.internal.Words;
@@ -21,9 +23,14 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
 /** Asks about what a path of the JSON body leads to. */
-record PathCheck(String words, TreePath path, NodeShape shape) implements Check {
+record PathCheck(String words, TreePath path, NodeShape shape) implements MappedCheck {
 
   private static final String ERRORS = "$.errors";
+
+  @Override
+  public Check by(JsonMapping mapping) {
+    return mapping.isStandard() ? this : new PathCheck(words, path, shape.by(mapping));
+  }
 
   @Override
   public String words(Evidence evidence) {

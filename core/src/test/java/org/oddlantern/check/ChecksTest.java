@@ -3,6 +3,7 @@ package org.oddlantern.check;
 import static java.nio.charset.StandardCharsets.ISO_8859_1;
 import static java.nio.charset.StandardCharsets.UTF_8;
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
@@ -22,6 +23,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Json;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
+import org.oddlantern.schema.Schema;
 import org.oddlantern.testing.RawServer;
 
 /** Checks on replies that came over a socket. */
@@ -185,6 +187,46 @@ class ChecksTest {
     assertEquals(
         "it threw java.lang.IllegalStateException: oops",
         failure.verdicts().get(0).findings().get(0).got());
+  }
+
+  @Test
+  void shapesOfOnesOwnAndSchemasStandWhereverShapesMay() throws IOException {
+    record Short() implements Shape {
+      @Override
+      public String words() {
+        return "a short text";
+      }
+
+      @Override
+      public List<Finding> differences(Location where, Json value) {
+        return value.kind() == Json.Kind.TEXT && value.text().length() < 4
+            ? List.of()
+            : List.of(Finding.of(where, words(), value.written()));
+      }
+    }
+    Schema text = Schema.text("{\"type\":\"string\",\"maxLength\":3}");
+    for (Shape own : List.of(new Short(), text)) {
+      Reply fits = reply("{\"a\":\"Ada\",\"list\":[\"x\",\"y\"]}");
+      Reply doesNot = reply("{\"a\":\"Adele\",\"list\":[\"x\",\"yyyy\"]}");
+      for (Check check : List.of(
+          body(including(Map.of("a", own))),
+          body(Map.of("a", own, "list", List.of("x", own))),
+          body(fields().with("a", own)),
+          at("$.a", own),
+          at("$.a", own.and(anyText())),
+          at("$.a", missing().or(own)),
+          at("$.list", eachItem(own)),
+          at("$.list", items("x", own)),
+          at("$.list", items(own, own).inAnyOrder()),
+          at("$.list[1]", own),
+          atEach("$.list[*]", own))) {
+        assertEquals("", told(check, fits), check.words());
+        assertFalse(check.examine(doesNot).isEmpty(), check.words());
+      }
+      assertEquals("", told(at("$.a", not(own)), doesNot));
+      assertFalse(at("$.a", not(own)).examine(fits).isEmpty());
+      assertFalse(at("$.b", own).examine(fits).isEmpty(), "nothing is not what is wanted");
+    }
   }
 
   private static String told(Check check, Reply reply) {

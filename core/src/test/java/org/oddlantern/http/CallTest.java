@@ -20,6 +20,7 @@ import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Cookie;
 import org.oddlantern.json.Secret;
 import org.oddlantern.testing.EchoService;
+import org.oddlantern.testing.TestService;
 import org.w3c.dom.Document;
 import tools.jackson.databind.PropertyNamingStrategies;
 import tools.jackson.databind.json.JsonMapper;
@@ -321,5 +322,35 @@ class CallTest {
         .build());
     snake.send(Call.post("/a").json(new Hive("Foxglove", 2026)));
     assertEquals("{\"label\":\"Foxglove\",\"queen_year\":2026}", server.last().body());
+  }
+
+  @Test
+  void whatIsWantedIsWrittenAsTheServiceWritesIt() throws IOException {
+    try (TestService echoing = new TestService()) {
+      Service plain = Service.reachedAt(echoing.address());
+      Service snake = plain.mapper(JsonMapper.builder()
+          .propertyNamingStrategy(PropertyNamingStrategies.SNAKE_CASE)
+          .build());
+      Hive hive = new Hive("Foxglove", 2026);
+      Call echo = Call.post("/echo").json(Map.of("hive", hive, "hives", List.of(hive, hive)));
+      Reply reply = snake.send(echo);
+      reply.must(
+          at("$.hive.queen_year", 2026),
+          at("$.hive", hive),
+          at("$.hive", including(hive)),
+          at("$.hive", not(new Hive("Foxglove", 2025))),
+          at("$.hives", items(hive, hive)),
+          at("$.hives", items(hive, hive).inAnyOrder()),
+          at("$.hives", itemsIncluding(hive)),
+          at("$.hives", eachItem(hive)),
+          atEach("$.hives[*]", hive),
+          body(fields().with("hive", hive)),
+          body(including(Map.of("hive", hive, "hives", List.of(anyValue(), hive)))),
+          at("$.hive", exactly(null).or(hive)));
+      assertThrows(CheckFailed.class, () -> reply.must(at("$.hive", not(hive))));
+      assertThrows(CheckFailed.class, () -> reply.must(at("$.hive", new Hive("Foxglove", 2025))));
+      assertThrows(CheckFailed.class, () -> plain.send(echo).must(at("$.hive.queen_year", 2026)));
+      plain.send(echo).must(at("$.hive", hive));
+    }
   }
 }

@@ -79,6 +79,24 @@ class OwnMapperTest {
 
   public record Mine(int notOurs) {}
 
+  public record Holding(Json anyThing, String name) {}
+
+  @ParameterizedTest
+  @MethodSource("snakes")
+  void jacksonTakesJsonForWhatItIs(Object mapper) {
+    JsonMapping mapping = JsonMapping.of(mapper);
+    String written = "{\"any_thing\":{\"a\":[1.50,null]},\"name\":\"x\"}";
+    Holding holding = new Holding(Json.parse("{\"a\":[1.50,null]}"), "x");
+    assertEquals(written, mapping.write(holding));
+    assertEquals(holding, mapping.read(mapping.parse(written), Holding.class));
+    assertEquals(
+        new Holding(Json.of(null), "x"),
+        mapping.read(mapping.parse("{\"any_thing\":null,\"name\":\"x\"}"), Holding.class));
+    Object[] items = {Json.of(1), Secret.of("s"), new Mine(2)};
+    assertEquals("[1,\"s\",{\"not_ours\":2}]", mapping.write(items));
+    assertEquals(Json.of(7), mapping.read(mapping.parse("7"), Json.class));
+  }
+
   @ParameterizedTest
   @MethodSource("snakes")
   void jacksonSaysWhatDoesNotFit(Object mapper) {

@@ -1,8 +1,11 @@
 package org.oddlantern.json;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.fasterxml.jackson.annotation.*;
+import java.io.IOException;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.math.BigDecimal;
@@ -14,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -383,6 +387,40 @@ class ProjectAnnotationsTest {
   @MethodSource("cases")
   void saysWhatItSaysThere(String name, String wanted, Work work) throws Exception {
     assertEquals(wanted, String.valueOf(work.done()));
+  }
+
+  public static class Loud extends com.fasterxml.jackson.databind.JsonSerializer<String> {
+    @Override
+    public void serialize(
+        String value,
+        com.fasterxml.jackson.core.JsonGenerator to,
+        com.fasterxml.jackson.databind.SerializerProvider context)
+        throws IOException {
+      to.writeString(value + "!");
+    }
+  }
+
+  public record Said(
+      @com.fasterxml.jackson.databind.annotation.JsonSerialize(using = Loud.class)
+      String word) {}
+
+  @com.fasterxml.jackson.databind.annotation.JsonNaming(
+      com.fasterxml.jackson.databind.PropertyNamingStrategies.SnakeCaseStrategy.class)
+  public record Snake(String queenName) {}
+
+  @Test
+  void aSerializerOfTheProjectsOwnIsRefusedAndWorksWithItsMapper() {
+    String message = assertThrows(
+            IllegalArgumentException.class, () -> MAPPING.write(new Said("hum")))
+        .getMessage();
+    assertTrue(
+        message.contains("JsonSerialize(")
+            && message.contains(Loud.class.getName())
+            && message.contains("give the service the project's mapper"),
+        message);
+    JsonMapping own = JsonMapping.of(new com.fasterxml.jackson.databind.ObjectMapper());
+    assertEquals("{\"word\":\"hum!\"}", own.write(new Said("hum")));
+    assertEquals("{\"queen_name\":\"Ada\"}", MAPPING.write(new Snake("Ada")));
   }
 
   private static Arguments row(String name, String wanted, Work work) {

@@ -152,7 +152,8 @@ public abstract class JudgedEvidence implements Evidence {
   /** A check that throws must not keep the others from being made. */
   public final Verdict verdict(Check check, boolean warning) {
     try {
-      List<Finding> findings = check.examine(seen());
+      Check asked = check instanceof MappedCheck mapped ? mapped.by(hearingMapping()) : check;
+      List<Finding> findings = asked.examine(seen());
       return new Verdict(
           check.words(seen()),
           warning,

@@ -28,6 +28,11 @@ public final class CombinedShapes {
     }
 
     @Override
+    public NodeShape by(JsonMapping mapping) {
+      return new All(parts.stream().map(part -> part.by(mapping)).toList());
+    }
+
+    @Override
     public String words() {
       return parts.stream().map(Shape::words).collect(Collectors.joining(" and "));
     }
@@ -59,6 +64,11 @@ public final class CombinedShapes {
           new ArrayList<>(first instanceof Any any ? any.parts : List.of(first));
       parts.add(second);
       return new Any(List.copyOf(parts));
+    }
+
+    @Override
+    public NodeShape by(JsonMapping mapping) {
+      return new Any(parts.stream().map(part -> part.by(mapping)).toList());
     }
 
     @Override

@@ -5,6 +5,7 @@ import java.util.Deque;
 import java.util.List;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.POJONode;
@@ -16,7 +17,9 @@ final class Embedded {
 
   static NodeShape shape(JsonNode node) {
     Object held = ((POJONode) node).getPojo();
-    return held instanceof NodeShape shape ? shape : new UnknownValue(String.valueOf(held));
+    return held instanceof Shape shape
+        ? NodeShape.of(shape)
+        : new UnknownValue(String.valueOf(held));
   }
 
   /** Whether it is a shape that holds where nothing is. */

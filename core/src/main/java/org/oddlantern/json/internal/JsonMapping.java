@@ -226,6 +226,25 @@ public final class JsonMapping {
     }
   }
 
+  /**
+   * The tree of a value that is wanted, in which shapes may stand.
+   *
+   * @param value as for {@link #tree}
+   * @return the tree; not to be changed
+   */
+  JsonNode wanted(@Nullable Object value) {
+    return own == null || value == null ? tree(value) : own.wanted(value, this);
+  }
+
+  /**
+   * Whether it is the one used wherever no other is given.
+   *
+   * @return false by a mapper of one's own
+   */
+  public boolean isStandard() {
+    return own == null;
+  }
+
   private static boolean isTree(Class<?> type) {
     return JsonNode.class.isAssignableFrom(type) || type == Json.class;
   }

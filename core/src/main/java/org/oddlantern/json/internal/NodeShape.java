@@ -46,6 +46,16 @@ public interface NodeShape extends Shape {
   }
 
   /**
+   * The same, the values that are wanted in it written as a mapping writes them.
+   *
+   * @param mapping how
+   * @return the shape
+   */
+  default NodeShape by(JsonMapping mapping) {
+    return this;
+  }
+
+  /**
    * The shape a value stands for.
    *
    * @param value a shape, of a user's own too, or a plain value

@@ -4,11 +4,13 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Json;
 import org.oddlantern.json.JsonCodec;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Secret;
+import org.oddlantern.json.Shape;
 import org.oddlantern.json.Worded;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
@@ -40,17 +42,39 @@ final class OwnRules {
     if (value instanceof Worded asked) {
       throw new IllegalArgumentException(JsonMapping.refusal(asked));
     }
-    if (value instanceof Map<?, ?> map && hasOurs(map)) {
+    return hasOurs(value) ? container(value, whole::tree) : whole.parse(text(value));
+  }
+
+  /** What is wanted, in which shapes may stand; inside a bean only the standard mapping takes them. */
+  JsonNode wanted(Object value, JsonMapping whole) {
+    if (value instanceof Shape) {
+      return JsonNodeFactory.instance.pojoNode(value);
+    }
+    if (isContainer(value) && hasOurs(value)) {
+      return container(value, whole::wanted);
+    }
+    try {
+      return whole.tree(value);
+    } catch (IllegalArgumentException e) {
+      return JsonMapping.standard().tree(value);
+    }
+  }
+
+  private static boolean isContainer(Object value) {
+    return value instanceof Map || value instanceof Collection || value instanceof Object[];
+  }
+
+  private static JsonNode container(Object value, Function<@Nullable Object, JsonNode> inner) {
+    if (value instanceof Map<?, ?> map) {
       ObjectNode object = JsonNodeFactory.instance.objectNode();
-      map.forEach((name, member) -> object.set(String.valueOf(name), whole.tree(member)));
+      map.forEach((name, member) -> object.set(String.valueOf(name), inner.apply(member)));
       return object;
     }
-    if (value instanceof Collection<?> items && hasOurs(items)) {
-      ArrayNode array = JsonNodeFactory.instance.arrayNode();
-      items.forEach(item -> array.add(whole.tree(item)));
-      return array;
-    }
-    return whole.parse(text(value));
+    ArrayNode array = JsonNodeFactory.instance.arrayNode();
+    Collection<?> items =
+        value instanceof Object[] plain ? Arrays.asList(plain) : (Collection<?>) value;
+    items.forEach(item -> array.add(inner.apply(item)));
+    return array;
   }
 
   String text(Object value) {

@@ -16,10 +16,12 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 public final class WantedValue implements ComposedShape {
 
   private final ComparisonMode comparison;
+  private final @Nullable Object value;
   private final JsonNode tree;
 
-  private WantedValue(ComparisonMode comparison, JsonNode tree) {
+  private WantedValue(ComparisonMode comparison, @Nullable Object value, JsonNode tree) {
     this.comparison = comparison;
+    this.value = value;
     this.tree = tree;
   }
 
@@ -32,12 +34,17 @@ public final class WantedValue implements ComposedShape {
    * @throws IllegalArgumentException if the value is a shape or a check, or cannot be written as JSON
    */
   public static WantedValue of(@Nullable Object value, ComparisonMode comparison) {
-    if (value instanceof NodeShape shape) {
+    if (value instanceof Shape shape) {
       throw new IllegalArgumentException("the shape '" + shape.words()
           + "' was given where a plain value is wanted; a shape stands by itself");
     }
     refuseCheck(value);
-    return new WantedValue(comparison, JsonMapping.standard().tree(value));
+    return new WantedValue(comparison, value, JsonMapping.standard().tree(value));
+  }
+
+  @Override
+  public WantedValue by(JsonMapping mapping) {
+    return new WantedValue(comparison, value, mapping.wanted(value));
   }
 
   static void refuseCheck(@Nullable Object value) {

@@ -12,6 +12,7 @@ import com.fasterxml.jackson.databind.module.SimpleModule;
 import java.io.IOException;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.JsonCodec;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Secret;
@@ -59,6 +60,8 @@ public final class Jackson2Codec implements HearingCodec {
     return new SimpleModule("odd-lantern")
         .addSerializer(Secret.class, new SecretWriting())
         .addDeserializer(Secret.class, new SecretReading())
+        .addSerializer(Json.class, new JsonWriting())
+        .addDeserializer(Json.class, new JsonReading())
         .addSerializer(JsonSource.class, new SourceWriting())
         .addSerializer(Worded.class, new Refusing());
   }
@@ -101,6 +104,26 @@ public final class Jackson2Codec implements HearingCodec {
       Secret secret = Secret.of(from.getValueAsString());
       tell(context.getAttribute(LISTENER), secret);
       return secret;
+    }
+  }
+
+  private static final class JsonWriting extends JsonSerializer<Json> {
+    @Override
+    public void serialize(Json value, JsonGenerator to, SerializerProvider context)
+        throws IOException {
+      to.writeRawValue(value.written());
+    }
+  }
+
+  private static final class JsonReading extends JsonDeserializer<Json> {
+    @Override
+    public Json deserialize(JsonParser from, DeserializationContext context) throws IOException {
+      return Json.parse(from.readValueAsTree().toString());
+    }
+
+    @Override
+    public Json getNullValue(DeserializationContext context) {
+      return Json.of(null);
     }
   }
 

@@ -2,6 +2,7 @@ package org.oddlantern.json.internal.jackson3;
 
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.JsonCodec;
 import org.oddlantern.json.JsonSource;
 import org.oddlantern.json.Secret;
@@ -56,6 +57,8 @@ public final class Jackson3Codec implements HearingCodec {
     return new SimpleModule("odd-lantern")
         .addSerializer(Secret.class, new SecretWriting())
         .addDeserializer(Secret.class, new SecretReading())
+        .addSerializer(Json.class, new JsonWriting())
+        .addDeserializer(Json.class, new JsonReading())
         .addSerializer(JsonSource.class, new SourceWriting())
         .addSerializer(Worded.class, new Refusing());
   }
@@ -97,6 +100,25 @@ public final class Jackson3Codec implements HearingCodec {
       Secret secret = Secret.of(from.getValueAsString());
       tell(context.getAttribute(LISTENER), secret);
       return secret;
+    }
+  }
+
+  private static final class JsonWriting extends ValueSerializer<Json> {
+    @Override
+    public void serialize(Json value, JsonGenerator to, SerializationContext context) {
+      to.writeRawValue(value.written());
+    }
+  }
+
+  private static final class JsonReading extends ValueDeserializer<Json> {
+    @Override
+    public Json deserialize(JsonParser from, DeserializationContext context) {
+      return Json.parse(from.readValueAsTree().toString());
+    }
+
+    @Override
+    public Json getNullValue(DeserializationContext context) {
+      return Json.of(null);
     }
   }
 
