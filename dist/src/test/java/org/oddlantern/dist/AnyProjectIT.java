@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -34,6 +35,22 @@ class AnyProjectIT {
       public class %s {
         @Case("it is weighed") void weighed() {}
       }
+      """;
+
+  private static final String PLAIN = """
+      package yard;
+
+      class PlainTest {
+        @org.junit.jupiter.api.Test void plain() {}
+      }
+      """;
+
+  private static final String JUNIT_5_9 = """
+      <dependencyManagement>
+        <dependencies>
+          <dependency><groupId>org.junit</groupId><artifactId>junit-bom</artifactId><version>5.9.3</version><type>pom</type><scope>import</scope></dependency>
+        </dependencies>
+      </dependencyManagement>
       """;
 
   @TempDir
@@ -104,9 +121,12 @@ class AnyProjectIT {
     for (String suite : List.of("HoneyTest", "WaxTest", "SaleIT")) {
       project.file("src/test/java/yard/" + suite + ".java", SUITE.formatted(suite));
     }
+    project.file("src/test/java/yard/PlainTest.java", PLAIN);
     for (int build = 0; build < 2; build++) {
       Command.Output built = project.run("mvn -B verify");
       assertEquals(0, built.status(), built.out());
+      assertFalse(built.out().contains("WARNING: TestExecutionListener"), built.out());
+      assertTrue(built.out().contains("Tests run: 3, Failures: 0, Errors: 0"), built.out());
       assertEquals(
           List.of("yard.HoneyTest#weighed", "yard.SaleIT#weighed", "yard.WaxTest#weighed"),
           project.told("target/odd-lantern/journal.jsonl").stream()
@@ -120,6 +140,27 @@ class AnyProjectIT {
             .filter(name -> !name.startsWith("org.junit.") && !name.startsWith("org.opentest4j:"))
             .filter(name -> !name.startsWith("org.apiguardian:"))
             .collect(Collectors.toSet()));
+  }
+
+  @Test
+  void settingsThatAreWrongAreOneProblemBesideTestsOfTheProjectsOwnOnAnOlderJUnit()
+      throws Exception {
+    Project project = copied("plain")
+        .replaced("pom.xml", "<dependencies>", JUNIT_5_9 + "<dependencies>")
+        .file("src/test/java/yard/HoneyTest.java", SUITE.formatted("HoneyTest"))
+        .file("src/test/java/yard/PlainTest.java", PLAIN);
+    Command.Output right = project.run("mvn -B test");
+    assertEquals(0, right.status(), right.out());
+    assertTrue(right.out().contains("Tests run: 2, Failures: 0, Errors: 0"), right.out());
+
+    project.file("odd-lantern.yaml", "enviroment: local\n");
+    Command.Output wrong = project.run("mvn -B -o test");
+    assertEquals(1, wrong.status(), wrong.out());
+    assertTrue(wrong.out().contains("Tests run: 2, Failures: 0, Errors: 1"), wrong.out());
+    String problem =
+        "line 1: unknown key 'enviroment' in the settings; did you mean 'environment'?";
+    assertEquals(2, wrong.out().split(Pattern.quote(problem), -1).length - 1, wrong.out());
+    assertFalse(wrong.out().contains("threw exception"), wrong.out());
   }
 
   private static void assertSilent(Command.Output output) {

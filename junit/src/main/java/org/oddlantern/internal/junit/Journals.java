@@ -1,12 +1,15 @@
 package org.oddlantern.internal.junit;
 
+import java.io.BufferedInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -57,19 +60,40 @@ public record Journals(RunFolder out) {
 
   /** Joins all journals of this build, and writes reports; does nothing if there are none. */
   void tellIfAny(@Nullable KeptRuns history) throws IOException {
-    if (folders().isEmpty()) {
+    if (told().isEmpty()) {
       return;
     }
     try (FileChannel channel = FileChannel.open(
             folder().resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         FileLock lock = channel.lock()) {
-      List<Path> journals =
-          folders().stream().map(one -> one.resolve("journal.jsonl")).toList();
+      List<Path> journals = told();
       if (lock.isValid()) {
         JoinedJournals joined = new JoinedJournals(journals);
         joined.write(out.journal());
         out.writeReports(history, joined.runs());
       }
+    }
+  }
+
+  /** The journals that say something; another JVM of the build may just have made its own. */
+  private List<Path> told() throws IOException {
+    List<Path> told = new ArrayList<>();
+    for (Path one : folders()) {
+      Path journal = one.resolve("journal.jsonl");
+      if (hasFirstLine(journal)) {
+        told.add(journal);
+      }
+    }
+    return told;
+  }
+
+  private static boolean hasFirstLine(Path journal) throws IOException {
+    try (InputStream stream = new BufferedInputStream(Files.newInputStream(journal))) {
+      int next = stream.read();
+      while (next >= 0 && next != '\n') {
+        next = stream.read();
+      }
+      return next == '\n';
     }
   }
 
