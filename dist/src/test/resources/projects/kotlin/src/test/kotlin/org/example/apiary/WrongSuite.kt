@@ -5,7 +5,7 @@ import org.oddlantern.suite.Supply
 
 @JvmInline value class Weight(val grams: Int)
 
-class WrongTest {
+class WrongSuite {
   class Queen
 
   @Case("nobody can call it") suspend fun suspended() {}
