@@ -191,7 +191,7 @@ class ChecksTest {
 
   @Test
   void shapesOfOnesOwnAndSchemasStandWhereverShapesMay() throws IOException {
-    record Short() implements Shape {
+    record OfFewLetters() implements Shape {
       @Override
       public String words() {
         return "a short text";
@@ -205,7 +205,7 @@ class ChecksTest {
       }
     }
     Schema text = Schema.text("{\"type\":\"string\",\"maxLength\":3}");
-    for (Shape own : List.of(new Short(), text)) {
+    for (Shape own : List.of(new OfFewLetters(), text)) {
       Reply fits = reply("{\"a\":\"Ada\",\"list\":[\"x\",\"y\"]}");
       Reply doesNot = reply("{\"a\":\"Adele\",\"list\":[\"x\",\"yyyy\"]}");
       for (Check check : List.of(
