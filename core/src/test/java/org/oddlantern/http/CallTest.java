@@ -350,6 +350,11 @@ class CallTest {
       assertThrows(CheckFailed.class, () -> reply.must(at("$.hive", not(hive))));
       assertThrows(CheckFailed.class, () -> reply.must(at("$.hive", new Hive("Foxglove", 2025))));
       assertThrows(CheckFailed.class, () -> plain.send(echo).must(at("$.hive.queen_year", 2026)));
+      record Holds(Object queenYear) {}
+      String refused = assertThrows(
+              CheckFailed.class, () -> reply.must(at("$.hive", not(new Holds(wholeNumber())))))
+          .getMessage();
+      assertTrue(refused.contains("put the shape into a map or a list"), refused);
       plain.send(echo).must(at("$.hive", hive));
     }
   }

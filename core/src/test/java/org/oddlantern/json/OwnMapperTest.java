@@ -92,6 +92,8 @@ class OwnMapperTest {
     assertEquals(
         new Holding(Json.of(null), "x"),
         mapping.read(mapping.parse("{\"any_thing\":null,\"name\":\"x\"}"), Holding.class));
+    assertEquals(
+        "{\"7\":\"s\"}", mapping.write(Map.of(new HiveId(7), Secret.of("s"))), "keys stay keys");
     Object[] items = {Json.of(1), Secret.of("s"), new Mine(2)};
     assertEquals("[1,\"s\",{\"not_ours\":2}]", mapping.write(items));
     assertEquals(Json.of(7), mapping.read(mapping.parse("7"), Json.class));

@@ -2,6 +2,7 @@ package org.oddlantern.json.internal;
 
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -45,7 +46,7 @@ final class OwnRules {
     return hasOurs(value) ? container(value, whole::tree) : whole.parse(text(value));
   }
 
-  /** What is wanted, in which shapes may stand; inside a bean only the standard mapping takes them. */
+  /** What is wanted, in which shapes may stand; inside a bean a mapper that is not ours loses them. */
   JsonNode wanted(Object value, JsonMapping whole) {
     if (value instanceof Shape) {
       return JsonNodeFactory.instance.pojoNode(value);
@@ -53,21 +54,22 @@ final class OwnRules {
     if (isContainer(value) && hasOurs(value)) {
       return container(value, whole::wanted);
     }
-    try {
-      return whole.tree(value);
-    } catch (IllegalArgumentException e) {
-      return JsonMapping.standard().tree(value);
+    if (Embedded.isIn(JsonMapping.standard().tree(value))) {
+      throw new IllegalArgumentException(
+          "a shape stands inside a " + value.getClass().getName()
+              + ", which the service's own mapper writes; put the shape into a map or a list");
     }
+    return whole.tree(value);
   }
 
   private static boolean isContainer(Object value) {
     return value instanceof Map || value instanceof Collection || value instanceof Object[];
   }
 
-  private static JsonNode container(Object value, Function<@Nullable Object, JsonNode> inner) {
+  private JsonNode container(Object value, Function<@Nullable Object, JsonNode> inner) {
     if (value instanceof Map<?, ?> map) {
       ObjectNode object = JsonNodeFactory.instance.objectNode();
-      map.forEach((name, member) -> object.set(String.valueOf(name), inner.apply(member)));
+      map.forEach((name, member) -> object.set(name(name), inner.apply(member)));
       return object;
     }
     ArrayNode array = JsonNodeFactory.instance.arrayNode();
@@ -75,6 +77,17 @@ final class OwnRules {
         value instanceof Object[] plain ? Arrays.asList(plain) : (Collection<?>) value;
     items.forEach(item -> array.add(inner.apply(item)));
     return array;
+  }
+
+  /** Names as the mapper has them: a key record is its one component there, too. */
+  private String name(@Nullable Object key) {
+    return key instanceof String text
+        ? text
+        : JsonMapping.standard()
+            .parse(text(Collections.singletonMap(key, 0)))
+            .propertyNames()
+            .iterator()
+            .next();
   }
 
   String text(Object value) {
