@@ -8,7 +8,9 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.PlannedCase;
@@ -84,11 +86,13 @@ final class Execution {
     List<String> problems = new ArrayList<>();
     terminal.head().end();
     RunResult result;
+    ConsoleReport console = new ConsoleReport(terminal.out(), style, options.detail(), earlier);
+    ConnectionLog connections = terminal.debug() ? connections(journal) : null;
     try (CapturedPrinting printing = CapturedPrinting.begun()) {
-      result = runner.run(List.of(
-          new ConsoleReport(terminal.out(), style, options.detail(), earlier), writer, strictness));
+      result = runner.run(List.of(console, writer, strictness), connections);
       problems.addAll(result.problems());
     } finally {
+      closed(connections, problems);
       closed(writer, problems);
     }
     boolean late = hidden(runner, journal, problems);
@@ -97,6 +101,9 @@ final class Execution {
         !reports ? List.of() : late ? out.report(journal) : out.report(journal, written);
     unwritten.forEach(problem -> terminal.out().println("problem   " + problem));
     problems.addAll(unwritten);
+    if (connections != null) {
+      terminal.out().println("debug     " + connections);
+    }
     List<String> found = strictness.found();
     found.forEach(one -> terminal.out().println("strict    " + one));
     if (result.stopped()) {
@@ -126,6 +133,13 @@ final class Execution {
     }
   }
 
+  private static void closed(@Nullable ConnectionLog connections, List<String> problems) {
+    if (connections != null) {
+      connections.close();
+      Stream.of(connections.problem()).filter(one -> !one.isEmpty()).forEach(problems::add);
+    }
+  }
+
   /** A journal that could not go on cannot be closed either; that was told already. */
   private static void closed(JournalWriter writer, List<String> problems) {
     try {
@@ -134,6 +148,15 @@ final class Execution {
       if (problems.isEmpty()) {
         problems.add(writer + " could not be closed: " + e.getMessage());
       }
+    }
+  }
+
+  private static ConnectionLog connections(Path journal) {
+    try {
+      return ConnectionLog.beside(journal);
+    } catch (IOException e) {
+      throw new Misuse("the log of connections beside " + journal + " cannot be written (" + e
+          + "); choose another folder with --out");
     }
   }
 

@@ -33,7 +33,11 @@ public final class Main implements Runnable {
   @Spec
   private CommandLine.Model.CommandSpec spec;
 
-  @Option(names = "--debug", scope = ScopeType.INHERIT, description = "Show stack traces.")
+  @Option(
+      names = "--debug",
+      scope = ScopeType.INHERIT,
+      description =
+          "Show stack traces; a run also writes what happens to its connections into connections.log, beside the journal.")
   private boolean debug;
 
   Main() {

@@ -10,7 +10,7 @@ import org.oddlantern.internal.reports.console.Style;
  *
  * @param out the standard output
  * @param head what gets a run ready while the command is being read
- * @param debug whether stack traces are wanted
+ * @param debug whether stack traces and a log of connections are wanted
  */
 record Terminal(PrintStream out, HeadStart head, boolean debug) {
 

@@ -76,7 +76,7 @@ final class WarmUp {
         new PrintStream(OutputStream.nullOutputStream(), false, StandardCharsets.UTF_8),
         new Style(false));
     try (JournalWriter writer = new JournalWriter(file);
-        GuestRun run = new GuestRun(order, Clock.systemUTC(), List.of(console, writer))) {
+        GuestRun run = new GuestRun(order, Clock.systemUTC(), List.of(console, writer), null)) {
       Method method = WarmUp.class.getDeclaredMethod("run");
       for (int round = 0; round < ROUNDS && !over.getAsBoolean(); round++) {
         Guest guest = run.begin(WarmUp.class, method, String.valueOf(round), "warm-up");

@@ -86,8 +86,12 @@ class TerminalTest {
     assertEquals(1, plain.status());
     assertTrue(plain.out().contains("problem   the counts could not be written"), plain.out());
     assertFalse(plain.out().contains("\n\tat "), plain.out());
+    assertFalse(plain.out().contains("connections"), plain.out());
     Shell.Output debug = Shell.run("run", classes, "--debug");
     assertTrue(debug.out().contains("\n\tat "), debug.out());
+    Path log = Path.of("odd-lantern-out", "connections.log");
+    assertTrue(debug.out().contains("debug     " + log), debug.out());
+    assertTrue(Files.exists(log));
   }
 
   private static Set<String> leftovers() throws Exception {

@@ -7,9 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.internal.EnvironmentSettings;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.plan.Place;
 import org.oddlantern.internal.plan.Planner;
 import org.oddlantern.internal.plan.Selection;
@@ -35,7 +37,14 @@ record Trial(RunResult result, List<RunEvent> events) {
   static Trial inLanes(int lanes, TestService service, List<String> selected) {
     Settings settings = SettingsFile.onClassPath(Trial.class.getClassLoader())
         .movedTo(Map.of("api", service.address()));
-    return on(settings, settings.environment(null), selected, lanes);
+    return on(settings, settings.environment(null), selected, lanes, null);
+  }
+
+  /** Runs what is selected on the service "api" in two lanes, with a log of connections. */
+  static Trial logged(ConnectionLog connections, TestService service, String selected) {
+    Settings settings = SettingsFile.onClassPath(Trial.class.getClassLoader())
+        .movedTo(Map.of("api", service.address()));
+    return on(settings, settings.environment(null), List.of(selected), 2, connections);
   }
 
   /** Runs what is selected on an environment. */
@@ -44,7 +53,7 @@ record Trial(RunResult result, List<RunEvent> events) {
       EnvironmentSettings environment,
       List<String> selected,
       RunListener... more) {
-    return on(settings, environment, selected, 1, more);
+    return on(settings, environment, selected, 1, null, more);
   }
 
   private static Trial on(
@@ -52,6 +61,7 @@ record Trial(RunResult result, List<RunEvent> events) {
       EnvironmentSettings environment,
       List<String> selected,
       int lanes,
+      @Nullable ConnectionLog connections,
       RunListener... more) {
     ClassLoader loader = Trial.class.getClassLoader();
     List<RunEvent> events = new ArrayList<>();
@@ -66,7 +76,7 @@ record Trial(RunResult result, List<RunEvent> events) {
         loader,
         "seed",
         lanes);
-    return new Trial(new Runner(order, Clock.systemUTC()).run(listeners), events);
+    return new Trial(new Runner(order, Clock.systemUTC()).run(listeners, connections), events);
   }
 
   /** The cases, and the supplies that failed. */

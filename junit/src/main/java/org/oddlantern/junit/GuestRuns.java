@@ -6,7 +6,9 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.extension.ExtensionContext;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.junit.Journals;
 import org.oddlantern.internal.junit.Parameters;
@@ -18,6 +20,7 @@ import org.oddlantern.internal.run.GuestRun;
 final class GuestRuns implements ExtensionContext.Store.CloseableResource, AutoCloseable {
 
   private final JournalWriter journal;
+  private final @Nullable ConnectionLog connections;
   private final GuestRun run;
 
   GuestRuns(Function<String, Optional<String>> parameter) {
@@ -26,13 +29,15 @@ final class GuestRuns implements ExtensionContext.Store.CloseableResource, AutoC
     ClassLoader loader = context == null ? GuestRuns.class.getClassLoader() : context;
     try {
       journal = Journals.in(parameters.out()).begun();
+      connections = parameters.connections(journal.file());
     } catch (IOException e) {
       throw new UncheckedIOException("the journal cannot be written: " + e, e);
     }
     run = new GuestRun(
         parameters.order(Plan.EMPTY, parameters.settings(loader), loader),
         Clock.systemUTC(),
-        List.of(journal));
+        List.of(journal),
+        connections);
   }
 
   GuestRun run() {
@@ -42,6 +47,9 @@ final class GuestRuns implements ExtensionContext.Store.CloseableResource, AutoC
   @Override
   public void close() throws IOException {
     run.close();
+    if (connections != null) {
+      connections.close();
+    }
     journal.close();
     run.hideLateSecrets(journal.file());
   }

@@ -3,11 +3,13 @@ package org.oddlantern.junit;
 import static org.junit.jupiter.api.Assertions.*;
 import static org.junit.platform.engine.discovery.DiscoverySelectors.*;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.platform.engine.DiscoverySelector;
@@ -175,6 +177,25 @@ class SuiteEngineTest {
         .configurationParameter("odd-lantern.out", out.toString())
         .execute();
     assertEquals(Map.of("a hive is registered", "SUCCESSFUL"), outcomes(results));
+  }
+
+  @Test
+  void aLogOfConnectionsIsKeptIfItIsAskedFor() throws Exception {
+    for (String asked : List.of("true", "false", "maybe")) {
+      EngineTestKit.engine("odd-lantern")
+          .selectors(selectClass(MadeHives.class))
+          .configurationParameter("odd-lantern.out", out.resolve(asked).toString())
+          .configurationParameter("odd-lantern.debug", asked)
+          .execute()
+          .containerEvents()
+          .assertStatistics(events -> events.failed(asked.equals("maybe") ? 1 : 0));
+    }
+    try (Stream<Path> files = Files.walk(out)) {
+      List<Path> logs = files.filter(file -> file.endsWith("connections.log")).toList();
+      assertEquals(1, logs.size(), logs::toString);
+      assertTrue(logs.get(0).startsWith(out.resolve("true").resolve("journals")), logs::toString);
+      assertTrue(Files.readString(logs.get(0)).contains("received status 201"));
+    }
   }
 
   private EngineExecutionResults run(DiscoverySelector selector) {

@@ -50,6 +50,7 @@ final class NegotiatedClient {
     requester = H2RequesterBootstrap.bootstrap()
         .setVersionPolicy(HttpVersionPolicy.NEGOTIATE)
         .setTlsStrategy(tls.buildAsync())
+        .setIOSessionListener(new ConnectionEvents())
         .setHttp1Config(SilentConnection.LIMITS)
         .setCharCodingConfig(
             CharCodingConfig.custom().setCharset(StandardCharsets.ISO_8859_1).build())

@@ -25,6 +25,8 @@ import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpResponse;
 import org.oddlantern.shaded.org.apache.hc.core5.http.HttpEntity;
 import org.oddlantern.shaded.org.apache.hc.core5.http.HttpHost;
 import org.oddlantern.shaded.org.apache.hc.core5.util.Timeout;
+import org.oddlantern.shaded.org.slf4j.Logger;
+import org.oddlantern.shaded.org.slf4j.LoggerFactory;
 
 /**
  * HTTP over kept connections, by the barest forms of the client, which are also its fastest: they never
@@ -33,6 +35,7 @@ import org.oddlantern.shaded.org.apache.hc.core5.util.Timeout;
  */
 public final class PooledTransport implements Transport {
 
+  private static final Logger LOG = LoggerFactory.getLogger(PooledTransport.class);
   private static final long LOOK_NANOS = 50_000_000;
   private static final int CONNECTIONS_PER_HOST = 2_000;
   private static final int CONNECTIONS = 4_000;
@@ -54,18 +57,22 @@ public final class PooledTransport implements Transport {
     Progress progress = new Progress(terms.body());
     Renewed wire = new Renewed(wire(request, terms));
     long waitedBefore = progress.waitedNanos();
+    LOG.debug("sending {} {}", request.method(), request.uri());
     arm(wire, progress, terms.timeout().toNanos(), waitedBefore);
     try {
       while (true) {
         try {
-          return send(wire.now, request, terms, progress);
+          WireReply reply = send(wire.now, request, terms, progress);
+          LOG.debug("received status {} and {} bytes", reply.status(), reply.body().length);
+          return reply;
         } catch (SilentConnection.Useless e) {
-          // nothing had been sent: another kept connection, or at last a new one
+          LOG.debug("the kept connection was closed; nothing had been sent, so once more");
           wire.now = wire(request, terms);
           progress.refuseIfLate();
         }
       }
     } catch (IOException | RuntimeException e) {
+      LOG.debug("failed", e);
       throw FaultWords.fault(e, request, terms, progress);
     } finally {
       timeouts.callOff(wire.alarm);

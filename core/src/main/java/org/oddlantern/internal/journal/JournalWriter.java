@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
@@ -76,6 +77,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     for (String beside : List.of("bodies", "kept")) {
       remove(folder(file).resolve(beside));
     }
+    Files.deleteIfExists(folder(file).resolve(ConnectionLog.FILE));
     // no channel: one is closed for ever when the thread that writes is interrupted, and cases are
     this.stream = new BufferedOutputStream(new FileOutputStream(file.toFile()), 1 << 16);
   }

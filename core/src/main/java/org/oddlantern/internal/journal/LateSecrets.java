@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
@@ -56,6 +57,10 @@ public final class LateSecrets {
   public boolean hidden(Path journal) throws IOException {
     boolean found = inFiles(journal.resolveSibling("bodies"));
     found |= inFiles(journal.resolveSibling("kept"));
+    Path connections = journal.resolveSibling(ConnectionLog.FILE);
+    if (Files.exists(connections)) {
+      hideIn(connections);
+    }
     return isIn(journal) ? rewritten(journal) : found;
   }
 
@@ -124,13 +129,17 @@ public final class LateSecrets {
       files = all.toList();
     }
     for (Path file : files) {
-      byte[] bytes = Files.readAllBytes(file);
-      byte[] masked = masker.octets(bytes);
-      if (masked != bytes) {
-        Files.write(file, masked);
-        found = true;
-      }
+      found |= hideIn(file);
     }
     return found;
+  }
+
+  private boolean hideIn(Path file) throws IOException {
+    byte[] bytes = Files.readAllBytes(file);
+    byte[] masked = masker.octets(bytes);
+    if (masked != bytes) {
+      Files.write(file, masked);
+    }
+    return masked != bytes;
   }
 }

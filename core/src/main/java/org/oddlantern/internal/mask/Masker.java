@@ -1,6 +1,7 @@
 package org.oddlantern.internal.mask;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
@@ -130,6 +131,11 @@ public final class Masker {
   /** A text of any kind, which may hold a piece of a body. */
   public String text(String text) {
     return texts.masked(cut(text, places.inText(text), "\""));
+  }
+
+  /** A line of a log, in which an address may stand. */
+  public String line(String line) {
+    return address(text(line), new ArrayList<>());
   }
 
   /** An address, its user information hidden; notes the variable of each secret in it. */

@@ -23,6 +23,7 @@ import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.PrintListener;
 import org.oddlantern.internal.SecretListener;
 import org.oddlantern.internal.StoryListener;
+import org.oddlantern.internal.connections.AtWork;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.QueryRecord;
@@ -30,7 +31,7 @@ import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Secret;
 
 /** Everything one attempt of a case did with its services. Thread-safe. */
-final class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener {
+final class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener, AtWork {
 
   private static final int MOST_PRINTED = 1 << 20;
   private static final int MOST_FORGOTTEN = 50;
@@ -45,7 +46,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final List<Asked> forgotten = new ArrayList<>();
   private final KeptThings kept = new KeptThings();
   private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
-  private @Nullable Thread owner;
+  private volatile @Nullable Thread owner;
   private int verdicts;
   private boolean warned;
   private volatile String whyEnded = "";
@@ -58,6 +59,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     this.workshop = workshop;
     this.noted = noted;
     this.bodies = workshop.bodies().hold();
+  }
+
+  @Override
+  public String nameIn(Thread thread) {
+    return thread.equals(owner) ? marker.substring(marker.indexOf('/') + 1) : "";
   }
 
   /** The memory that its bodies take. */

@@ -8,6 +8,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.journal.LateSecrets;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
@@ -17,7 +19,7 @@ import org.oddlantern.internal.record.RunListener;
  * recorded, what they made is put back, listeners hear of them as of any case. Thread-safe.
  *
  * <pre>{@code
- * try (GuestRun run = new GuestRun(order, Clock.systemUTC(), List.of(journal))) {
+ * try (GuestRun run = new GuestRun(order, Clock.systemUTC(), List.of(journal), null)) {
  *   Guest guest = run.begin(HiveTest.class, method, "", "a hive is there");
  *   ...
  *   guest.ended(thrown);
@@ -37,12 +39,17 @@ public final class GuestRun implements AutoCloseable {
    * @param order on what it runs; its plan has no cases
    * @param clock tells when things happen
    * @param listeners who hears of it
+   * @param connections the log of connections, which the caller closes; null if none is wanted
    */
-  public GuestRun(RunOrder order, Clock clock, List<RunListener> listeners) {
+  public GuestRun(
+      RunOrder order,
+      Clock clock,
+      List<RunListener> listeners,
+      @Nullable ConnectionLog connections) {
     List<RunListener> all = new ArrayList<>(listeners);
     all.add(this::keep);
     this.clock = clock;
-    this.begun = new RunFrame(order, clock).begun(all);
+    this.begun = new RunFrame(order, clock).begun(all, connections);
   }
 
   /**

@@ -1,6 +1,7 @@
 package org.oddlantern.internal.run;
 
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.internal.EnvironmentSettings;
@@ -30,10 +31,11 @@ final class Readying {
   }
 
   /** Why the cases cannot run; empty if all services are ready. */
-  String waited(Surroundings surroundings) {
-    Resources files = new Resources(order.loader(), order.settings().folder());
-    try (CurrentCase.Binding binding =
-        CurrentCase.bind(List.of(files, new MadeFor(surroundings)))) {
+  String waited(List<Object> known, Surroundings surroundings) {
+    List<Object> parts = new ArrayList<>(known);
+    parts.add(new Resources(order.loader(), order.settings().folder()));
+    parts.add(new MadeFor(surroundings));
+    try (CurrentCase.Binding binding = CurrentCase.bind(parts)) {
       return waitedForAll();
     }
   }

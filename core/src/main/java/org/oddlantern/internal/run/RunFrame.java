@@ -7,10 +7,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.record.RunEvent;
@@ -52,8 +54,8 @@ final class RunFrame {
   }
 
   /** The run begins, and that is told. */
-  Begun begun(List<RunListener> listeners) {
-    return new Begun(listeners);
+  Begun begun(List<RunListener> listeners, @Nullable ConnectionLog connections) {
+    return new Begun(listeners, connections);
   }
 
   private RunEvent.Started started() {
@@ -81,7 +83,12 @@ final class RunFrame {
     private final Workshop workshop;
     private final Entries entries;
 
-    private Begun(List<RunListener> listeners) {
+    private Begun(List<RunListener> listeners, @Nullable ConnectionLog connections) {
+      List<Object> known = new ArrayList<>(List.of(new KnownPaths(), schemas));
+      if (connections != null) {
+        connections.maskedBy(masker);
+        known.add(connections);
+      }
       Broadcast broadcast = new Broadcast(listeners);
       broadcast.tell(started());
       this.workshop = new Workshop(
@@ -92,8 +99,7 @@ final class RunFrame {
           environments,
           transport,
           new TokenStore(),
-          new KnownPaths(),
-          schemas,
+          List.copyOf(known),
           broadcast,
           atWork,
           BodyBudget.ofHeap());

@@ -11,6 +11,7 @@ import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.journal.LateSecrets;
 import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
@@ -77,7 +78,18 @@ public final class Runner {
    * @return what came of it
    */
   public RunResult run(List<RunListener> listeners) {
-    RunFrame.Begun begun = frame.begun(listeners);
+    return run(listeners, null);
+  }
+
+  /**
+   * The same, with a log of what the HTTP library says about connections.
+   *
+   * @param listeners who hears of it
+   * @param connections the log, which the caller closes; null if none is wanted
+   * @return what came of it
+   */
+  public RunResult run(List<RunListener> listeners, @Nullable ConnectionLog connections) {
+    RunFrame.Begun begun = frame.begun(listeners, connections);
     try (begun;
         lanes) {
       told = begun.workshop().broadcast();
@@ -124,7 +136,8 @@ public final class Runner {
 
   private void runAll(RunFrame.Begun begun) {
     Workshop workshop = begun.workshop();
-    String held = new Readying(order, frame.environments()).waited(quiet(workshop));
+    String held =
+        new Readying(order, frame.environments()).waited(workshop.known(), quiet(workshop));
     CaseRunner cases = new CaseRunner(workshop, handed, begun.entries(), ledger);
     Throwable broken =
         lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, begun));

@@ -18,8 +18,6 @@ import org.oddlantern.internal.Resources;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.record.RunEvent;
-import org.oddlantern.json.internal.path.KnownPaths;
-import org.oddlantern.schema.internal.KnownSchemas;
 
 /**
  * What all cases of a run work with.
@@ -31,8 +29,7 @@ import org.oddlantern.schema.internal.KnownSchemas;
  * @param environments the environments of the run
  * @param transport brings requests and replies
  * @param tokens those that the run has fetched
- * @param paths those that the run has read
- * @param schemas those that the run has read
+ * @param known what every piece of the run may ask for: what was read already, the log of connections
  * @param broadcast tells what happens
  * @param atWork which case or supply a thread runs
  * @param bodies the memory that large bodies may take
@@ -45,8 +42,7 @@ record Workshop(
     Environments environments,
     Transport transport,
     TokenStore tokens,
-    KnownPaths paths,
-    KnownSchemas schemas,
+    List<Object> known,
     Broadcast broadcast,
     Map<Thread, String> atWork,
     BodyBudget bodies) {
@@ -71,8 +67,8 @@ record Workshop(
   /** Makes what follows in this thread part of a case, until the binding is closed. */
   CurrentCase.Binding bind(Surroundings surroundings) {
     Resources files = new Resources(order.loader(), order.settings().folder());
-    List<Object> parts =
-        new ArrayList<>(List.of(surroundings, files, surroundings.recorder(), paths, schemas));
+    List<Object> parts = new ArrayList<>(List.of(surroundings, files, surroundings.recorder()));
+    parts.addAll(known);
     if (surroundings.recorder() instanceof CaseLog log) {
       parts.add(log.bodies());
     }

@@ -53,6 +53,7 @@ class ArchitectureIT {
       "suite",
       "internal.plan",
       "internal.mask",
+      "internal.connections",
       "internal.record",
       "internal.journal",
       "internal.run",

@@ -61,11 +61,14 @@ class SecretSweepIT {
         "SecretPlacesTest",
         "--class-path",
         Command.demoLibraries(),
+        "--debug",
         "--out",
         out.toString());
     Command.Output settings = command.run("settings");
     server.stop(0);
     assertEquals(1, run.status(), run.out() + run.err());
+    String connections = Files.readString(out.resolve("connections.log"));
+    assertTrue(connections.contains("received status 200"), connections);
     assertFalse(run.err().contains("DEBUG"), "the libraries inside are silent: " + run.err());
     assertTrue(run.out().contains("$SWEEP_TOKEN"), run.out());
     assertTrue(run.out().contains("printing ***"), run.out());

@@ -10,6 +10,7 @@ import org.junit.platform.engine.TestDescriptor;
 import org.junit.platform.engine.TestExecutionResult;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.internal.Settings;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.plan.NothingSelected;
@@ -91,8 +92,9 @@ final class EngineRun {
     JournalWriter journal = Journals.in(parameters.out()).begun();
     RunResult result;
     try (journal;
+        ConnectionLog connections = parameters.connections(journal.file());
         CapturedPrinting printing = CapturedPrinting.begun()) {
-      result = runner.run(List.of(journal, teller));
+      result = runner.run(List.of(journal, teller), connections);
       teller.finish();
     }
     runner.hideLateSecrets(journal.file());

@@ -13,6 +13,7 @@ import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.internal.EnvironmentSettings;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
+import org.oddlantern.internal.connections.ConnectionLog;
 import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.RunPart;
 import org.oddlantern.internal.reports.folder.RunFolder;
@@ -36,6 +37,7 @@ public record Parameters(Function<String, @Nullable String> named) {
       "odd-lantern.part",
       "odd-lantern.earlier",
       "odd-lantern.seed",
+      "odd-lantern.debug",
       "odd-lantern.out");
 
   /** Set by this library's own command. */
@@ -96,6 +98,24 @@ public record Parameters(Function<String, @Nullable String> named) {
   public RunFolder out() {
     String out = named.apply("odd-lantern.out");
     return out == null ? RunFolder.standard() : new RunFolder(Path.of(out));
+  }
+
+  /**
+   * The log of connections.
+   *
+   * @param journal the journal beside which it lies
+   * @return the log; null if none is wanted
+   * @throws IOException if it cannot be written
+   */
+  public @Nullable ConnectionLog connections(Path journal) throws IOException {
+    String debug = named.apply("odd-lantern.debug");
+    if (debug == null || debug.equals("false")) {
+      return null;
+    }
+    if (!debug.isEmpty() && !debug.equals("true")) {
+      throw new SettingsProblem("odd-lantern.debug takes true or false, not " + debug);
+    }
+    return ConnectionLog.beside(journal);
   }
 
   /** The environment in use. */
