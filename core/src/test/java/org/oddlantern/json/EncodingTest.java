@@ -71,6 +71,19 @@ class EncodingTest {
       7b22 c3bc 22 3a 22 fc 22 7d | 8 | 0xFC | in ISO-8859-1 it would be 'ü' (U+00FC LATIN SMALL LETTER U WITH DIAERESIS) | 1 | 7
       22 0a 80 22 | 3 | 0x80 | in windows-1252 it would be '€' (U+20AC EURO SIGN) | 2 | 1
       22 e2 82 | 2 | 0xE2 | a letter of 3 bytes begins there, and the body ends after 2 | 1 | 2
+      22 c1 80 22 | 2 | 0xC1 | in ISO-8859-1 it would be 'Á' (U+00C1 LATIN CAPITAL LETTER A WITH ACUTE) | 1 | 2
+      22 c2 | 2 | 0xC2 | a letter of 2 bytes begins there, and the body ends after 1 | 1 | 2
+      22 df | 2 | 0xDF | a letter of 2 bytes begins there, and the body ends after 1 | 1 | 2
+      22 e0 a0 | 2 | 0xE0 | a letter of 3 bytes begins there, and the body ends after 2 | 1 | 2
+      22 ef | 2 | 0xEF | a letter of 3 bytes begins there, and the body ends after 1 | 1 | 2
+      22 f0 90 80 | 2 | 0xF0 | a letter of 4 bytes begins there, and the body ends after 3 | 1 | 2
+      22 f4 | 2 | 0xF4 | a letter of 4 bytes begins there, and the body ends after 1 | 1 | 2
+      22 f5 | 2 | 0xF5 | in ISO-8859-1 it would be 'õ' (U+00F5 LATIN SMALL LETTER O WITH TILDE) | 1 | 2
+      22 ed 9f | 2 | 0xED | a letter of 3 bytes begins there, and the body ends after 2 | 1 | 2
+      22 ed a0 | 2 | 0xED | it begins half of a surrogate pair that was encoded by itself | 1 | 2
+      22 e2 28 | 2 | 0xE2 | in ISO-8859-1 it would be 'â' (U+00E2 LATIN SMALL LETTER A WITH CIRCUMFLEX) | 1 | 2
+      22 9f 22 | 2 | 0x9F | in windows-1252 it would be 'Ÿ' (U+0178 LATIN CAPITAL LETTER Y WITH DIAERESIS) | 1 | 2
+      22 a0 22 | 2 | 0xA0 | in ISO-8859-1 it would be U+00A0 NO-BREAK SPACE | 1 | 2
       22 ed a0 bd ed b8 80 22 | 2 | 0xED | it begins half of a surrogate pair that was encoded by itself | 1 | 2
       """)
   void theFirstBadByteIsTold(

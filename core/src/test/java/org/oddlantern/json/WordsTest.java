@@ -4,12 +4,16 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.json.internal.Identity;
 import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.json.internal.path.TreePath;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -49,6 +53,69 @@ class WordsTest {
     String cut = Words.of(JsonMapping.standard().parse(text));
     assertTrue(cut.endsWith("... (602 characters in all)"), cut);
     assertEquals(-1, cut.indexOf('?'));
+  }
+
+  @Test
+  void areCutAtTheirLimitsAndNotBefore() {
+    assertEquals("\"" + "x".repeat(199) + "\"", Words.quoted("x".repeat(199)));
+    assertEquals(
+        "\"" + "x".repeat(199) + "... (202 characters in all)", Words.quoted("x".repeat(200)));
+    for (String visible : List.of(" ", "~", "\u00fc", "\u00a1", "\ud83d\udc1d")) {
+      assertEquals("\"" + visible + "\"", Words.quoted(visible));
+    }
+    for (String hidden : List.of("\u007f", "\u00a0", "\u00ad", "\ue000", "\u2028")) {
+      assertEquals(String.format("\"\\u%04x\"", (int) hidden.charAt(0)), Words.quoted(hidden));
+    }
+    assertEquals("\"\\\"\\\\\"", Words.quoted("\"\\"));
+    List<String> names = IntStream.rangeClosed(1, 13).mapToObj(i -> "n" + i).toList();
+    assertEquals(String.join(", ", names.subList(0, 12)), Words.names(names.subList(0, 12)));
+    assertEquals(String.join(", ", names.subList(0, 12)) + " and 1 more", Words.names(names));
+    assertEquals("a".repeat(200), Words.cut("a".repeat(200)));
+    assertEquals("a".repeat(200) + "... (201 characters in all)", Words.cut("a".repeat(201)));
+    assertEquals(
+        "a".repeat(199) + "... (202 characters in all)",
+        Words.cut("a".repeat(199) + "\ud83d\udc1da"));
+    assertTrue(Words.of(JsonMapping.standard().parse("1e-200")).startsWith("0.000"));
+    assertEquals("1E-201", Words.of(JsonMapping.standard().parse("1e-201")));
+  }
+
+  @ParameterizedTest
+  @CsvSource(delimiter = '|', textBlock = """
+          ab           | ba                     | ba
+          a            | b                      | b
+          a            | bc                     | -
+          abcdef       | abcdxy                 | abcdxy
+          abcdef       | abcxyz                 | -
+          abcdef       | abcdefgh               | abcdefgh
+          abcdef       | abcdefghi              | -
+          abcdef       | cdef                   | cdef
+          abcdef       | def                    | -
+          abcdef       | badcef                 | badcef
+          abcdef       | badcfe                 | -
+          hive_name    | hiveName               | hiveName
+          hive-name    | hivename               | hivename
+          hivename     | hive_nmae              | hive_nmae
+          label        | lable labels           | lable
+          labels       | labxxs labxls labelx   | labxls
+          label        | swarm queen            | -
+          """)
+  void aNameIsNearIfAThirdOfItsLettersOrOneIsWrong(String name, String known, String nearest) {
+    assertEquals(
+        nearest.equals("-") ? "" : "did you mean '" + nearest + "'?",
+        NearestMatch.hint(name, List.of(known.split(" "))));
+  }
+
+  @Test
+  void aNameIsNotComparedWithoutEnd() {
+    assertEquals("", NearestMatch.hint("x".repeat(101), List.of("x".repeat(100))));
+    assertEquals(
+        "x".repeat(99),
+        NearestMatch.among("x".repeat(100), List.of("x".repeat(99))).orElse(""));
+    List<String> many = new ArrayList<>(Collections.nCopies(9_999, "swarm"));
+    many.add("label");
+    assertEquals("label", NearestMatch.among("lable", many).orElse(""));
+    many.add(0, "swarm");
+    assertEquals("", NearestMatch.among("lable", many).orElse(""));
   }
 
   @ParameterizedTest

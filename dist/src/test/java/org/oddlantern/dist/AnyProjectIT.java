@@ -11,11 +11,13 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.internal.record.CaseRecord;
 
 /**
@@ -75,8 +77,8 @@ class AnyProjectIT {
     Command.Output built = project.run("mvn -B test");
     assertEquals(0, built.status(), built.out() + built.err());
     assertTrue(
-        built.out().contains("Tests run: 4, Failures: 0, Errors: 0, Skipped: 0"), built.out());
-    assertEquals(3, project.told("target/odd-lantern/journal.jsonl").size());
+        built.out().contains("Tests run: 5, Failures: 0, Errors: 0, Skipped: 0"), built.out());
+    assertEquals(4, project.told("target/odd-lantern/journal.jsonl").size());
     assertSilent(built);
 
     if (version.startsWith("3.")) { // one of them is enough for what does not depend on it
@@ -87,6 +89,12 @@ class AnyProjectIT {
     assertEquals(0, ran.status(), ran.out() + ran.err());
     assertTrue(ran.out().contains("\n3 passed in "), ran.out());
     assertSilent(ran);
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"quarkus", "micronaut"})
+  void whatOtherFrameworksManageStaysAsItIs(String framework) throws Exception {
+    assertEquals(Set.of("org.oddlantern:odd-lantern:jar:0.1.0:test"), broughtTo(copied(framework)));
   }
 
   @Test
@@ -176,15 +184,13 @@ class AnyProjectIT {
 
   private Set<String> listed(Project project) throws Exception {
     Command.Output output = project.run(
-        "mvn -B -o org.apache.maven.plugins:maven-dependency-plugin:3.11.0:list -DoutputFile=target/list.txt");
+        "mvn -B org.apache.maven.plugins:maven-dependency-plugin:3.11.0:tree -DoutputFile=target/tree.txt");
     assertEquals(0, output.status(), output.out());
-    Set<String> names = new TreeSet<>();
-    for (String line : Files.readAllLines(folder.resolve("target/list.txt"))) {
-      if (line.startsWith("   ") && line.contains(":")) {
-        names.add(line.strip().replaceAll("\\s.*", ""));
-      }
-    }
-    return names;
+    List<String> lines = Files.readAllLines(folder.resolve("target/tree.txt"));
+    return lines.stream()
+        .skip(1) // the project itself
+        .map(line -> line.replaceFirst("^[ |+\\\\-]+", "").replaceAll("\\s.*", ""))
+        .collect(Collectors.toCollection(TreeSet::new));
   }
 
   private Project copied(String name) throws IOException {
