@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.internal.MappedCheck;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.FoundNode;
@@ -15,16 +16,32 @@ import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What {@link Judged} promises. */
-final class JudgedValue<T> implements Judged<T>, NodeShape {
+final class JudgedValue<T> implements Judged<T>, NodeShape, MappedCheck {
 
   private final String words;
   private final Class<T> type;
   private final Function<T, ? extends List<String>> judge;
+  private final JsonMapping mapping;
 
   JudgedValue(String words, Class<T> type, Function<T, ? extends List<String>> judge) {
+    this(words, type, judge, JsonMapping.standard());
+  }
+
+  private JudgedValue(
+      String words,
+      Class<T> type,
+      Function<T, ? extends List<String>> judge,
+      JsonMapping mapping) {
     this.words = words;
     this.type = type;
     this.judge = judge;
+    this.mapping = mapping;
+  }
+
+  /** Read as the service's own mapper reads. */
+  @Override
+  public JudgedValue<T> by(JsonMapping other) {
+    return other.isStandard() ? this : new JudgedValue<>(words, type, judge, other);
   }
 
   @Override
@@ -52,7 +69,7 @@ final class JudgedValue<T> implements Judged<T>, NodeShape {
     }
     T item;
     try {
-      item = JsonMapping.standard().read(value, type);
+      item = mapping.read(value, type);
     } catch (TypeMismatch e) {
       FoundNode inner = e.inside(new FoundNode(where, value));
       return List.of(

@@ -16,6 +16,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlantern.check.Judged;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Cookie;
 import org.oddlantern.json.Secret;
@@ -334,6 +335,10 @@ class CallTest {
       Hive hive = new Hive("Foxglove", 2026);
       Call echo = Call.post("/echo").json(Map.of("hive", hive, "hives", List.of(hive, hive)));
       Reply reply = snake.send(echo);
+      Judged<Hive> queens = judgedBy(
+          "a queen of this year",
+          Hive.class,
+          read -> read.queenYear() == 2026 ? List.of() : List.of(read + ""));
       reply.must(
           at("$.hive.queen_year", 2026),
           at("$.hive", hive),
@@ -346,7 +351,11 @@ class CallTest {
           atEach("$.hives[*]", hive),
           body(fields().with("hive", hive)),
           body(including(Map.of("hive", hive, "hives", List.of(anyValue(), hive)))),
-          at("$.hive", exactly(null).or(hive)));
+          at("$.hive", exactly(null).or(hive)),
+          at("$.hive", queens),
+          atEach("$.hives[*]", queens),
+          at("$.hives", eachItem(queens)));
+      snake.send(Call.post("/echo").json(hive)).must(queens);
       assertThrows(CheckFailed.class, () -> reply.must(at("$.hive", not(hive))));
       assertThrows(CheckFailed.class, () -> reply.must(at("$.hive", new Hive("Foxglove", 2025))));
       assertThrows(CheckFailed.class, () -> plain.send(echo).must(at("$.hive.queen_year", 2026)));

@@ -51,7 +51,7 @@ import org.oddlantern.suite.Samples;
 /** Thousands of replies, headers, titles and prints made by chance, by way of a run into every report. */
 class AnyContentTest {
 
-  private static final int CASES = 600;
+  private static final int CASES = 200 * Integer.getInteger("stress", 1);
 
   @TempDir
   Path folder;
