@@ -19,6 +19,7 @@ record Commands(Terminal terminal) implements IFactory {
     commands.put("run", RunCommand.class);
     commands.put("list", ListCommand.class);
     commands.put("report", ReportCommand.class);
+    commands.put("agree", AgreeCommand.class);
     commands.put("path", PathCommand.class);
     commands.put("schema", SchemaCommand.class);
     commands.put("settings", SettingsCommand.class);

@@ -204,6 +204,29 @@ public final class Checks extends Steps {
   }
 
   /**
+   * The body is the one that was agreed on for this case.
+   *
+   * @return the check, which may be told where the body may differ
+   */
+  public static Agreed asAgreed() {
+    return new AgreedCheck("", List.of());
+  }
+
+  /**
+   * The body is the one that was agreed on for this case under that name.
+   *
+   * @param name what sets it apart from other replies of the case, like {@code after the change}
+   * @return the check, which may be told where the body may differ
+   */
+  public static Agreed asAgreed(String name) {
+    Needed.of(name, "asAgreed(name): name");
+    if (name.isBlank()) {
+      throw new IllegalArgumentException("asAgreed(name): the name is blank");
+    }
+    return new AgreedCheck(name, List.of());
+  }
+
+  /**
    * The reply came within that time, from sending until its last byte.
    *
    * @param limit the longest it may take

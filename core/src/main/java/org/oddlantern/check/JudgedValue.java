@@ -28,10 +28,7 @@ final class JudgedValue<T> implements Judged<T>, NodeShape, MappedCheck {
   }
 
   private JudgedValue(
-      String words,
-      Class<T> type,
-      Function<T, ? extends List<String>> judge,
-      JsonMapping mapping) {
+      String words, Class<T> type, Function<T, ? extends List<String>> judge, JsonMapping mapping) {
     this.words = words;
     this.type = type;
     this.judge = judge;

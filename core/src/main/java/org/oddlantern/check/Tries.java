@@ -75,7 +75,8 @@ final class Tries {
   private <T, X extends Exception> T tried(ThrowingSupplier<T, X> piece, int mark) throws X {
     tries++;
     try (CurrentCase.Binding binding = CurrentCase.adding(Gathering.suspended());
-        CurrentCase.Binding left = CurrentCase.adding(end)) {
+        CurrentCase.Binding left = CurrentCase.adding(end);
+        CurrentCase.Binding trying = CurrentCase.adding(this)) {
       T value = piece.done();
       recorder.settledSince(mark).ifPresent(failure -> {
         throw failure;

@@ -1,10 +1,12 @@
 package org.oddlantern.internal.journal;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
@@ -130,7 +132,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     asked(one.exchanges(), one.queries(), one.problem());
     text(Member.KNOWN_FAULT, one.knownFault());
     text(Member.PRINTED, one.printed());
-    stepsAndKept(one);
+    stepsAndFiles(one);
     texts(Member.WAITED_FOR, one.waitedFor());
     if (one.source() != null) {
       write(one.source());
@@ -138,7 +140,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     out.writeEndObject();
   }
 
-  private void stepsAndKept(CaseRecord one) {
+  private void stepsAndFiles(CaseRecord one) {
     if (!one.steps().isEmpty()) {
       out.writeArrayPropertyStart(Member.STEPS);
       one.steps().forEach(this::write);
@@ -149,6 +151,20 @@ record EventLine(JsonGenerator out, TimeText times) {
       one.kept().forEach(this::write);
       out.writeEndArray();
     }
+    if (!one.agreed().isEmpty()) {
+      out.writeArrayPropertyStart(Member.AGREED);
+      one.agreed().forEach(this::write);
+      out.writeEndArray();
+    }
+  }
+
+  private void write(AgreedRecord agreed) {
+    out.writeStartObject();
+    text(Member.FILE, agreed.file());
+    text(Member.STATE, agreed.state().name().toLowerCase(Locale.ROOT));
+    texts(Member.OPEN, agreed.open());
+    text(Member.CAME, agreed.came());
+    out.writeEndObject();
   }
 
   private void write(StepRecord step) {

@@ -15,6 +15,7 @@ import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.internal.connections.ConnectionLog;
+import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
@@ -74,7 +75,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     this.longest = longest;
     this.written = written;
     Files.createDirectories(folder(file));
-    for (String beside : List.of("bodies", "kept")) {
+    for (String beside : List.of("bodies", "kept", "agreed")) {
       remove(folder(file).resolve(beside));
     }
     Files.deleteIfExists(folder(file).resolve(ConnectionLog.FILE));
@@ -145,12 +146,13 @@ public final class JournalWriter implements RunListener, AutoCloseable {
       return event;
     }
     CaseRecord one = finished.record();
-    if (!one.kept().isEmpty()) {
-      one = one.withKept(storedKept(one.kept()));
+    boolean files = !one.kept().isEmpty() || !one.agreed().isEmpty();
+    if (files) {
+      one = one.withFiles(storedKept(one.kept()), storedAgreed(one.agreed()));
     }
     boolean before = one.earlier().stream().anyMatch(each -> hasLongBody(each.exchanges()));
     if (!before && !hasLongBody(one.exchanges())) {
-      return one.kept().isEmpty() ? event : new RunEvent.CaseFinished(one);
+      return files ? new RunEvent.CaseFinished(one) : event;
     }
     List<AttemptRecord> earlier = new ArrayList<>();
     for (AttemptRecord each : one.earlier()) {
@@ -210,6 +212,15 @@ public final class JournalWriter implements RunListener, AutoCloseable {
                   one.bytes(),
                   stored("kept", ending(one.name(), octets.bytes()), octets.bytes()),
                   null));
+    }
+    return stored;
+  }
+
+  private List<AgreedRecord> storedAgreed(List<AgreedRecord> all) throws IOException {
+    List<AgreedRecord> stored = new ArrayList<>();
+    for (AgreedRecord one : all) {
+      Octets octets = one.octets();
+      stored.add(octets == null ? one : one.writtenTo(stored("agreed", ".txt", octets.bytes())));
     }
     return stored;
   }

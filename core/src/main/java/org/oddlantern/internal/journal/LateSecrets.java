@@ -57,6 +57,7 @@ public final class LateSecrets {
   public boolean hidden(Path journal) throws IOException {
     boolean found = inFiles(journal.resolveSibling("bodies"));
     found |= inFiles(journal.resolveSibling("kept"));
+    found |= inFiles(journal.resolveSibling("agreed"));
     Path connections = journal.resolveSibling(ConnectionLog.FILE);
     if (Files.exists(connections)) {
       hideIn(connections);

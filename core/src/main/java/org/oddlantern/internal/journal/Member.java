@@ -5,10 +5,12 @@ final class Member {
 
   static final String ABSENT = "absent";
   static final String AFTER = "after";
+  static final String AGREED = "agreed";
   static final String ANSWER = "answer";
   static final String AT = "at";
   static final String BYTES = "bytes";
   static final String CALL = "call";
+  static final String CAME = "came";
   static final String CASE = "case";
   static final String CASES = "cases";
   static final String CHECK = "check";
@@ -43,6 +45,7 @@ final class Member {
   static final String MESSAGE = "message";
   static final String METHOD = "method";
   static final String NAME = "name";
+  static final String OPEN = "open";
   static final String ORDER = "order";
   static final String OUTCOME = "outcome";
   static final String PARAMETERS = "parameters";
@@ -67,6 +70,7 @@ final class Member {
   static final String SQL = "sql";
   static final String STACK = "stack";
   static final String STARTED_AT = "startedAt";
+  static final String STATE = "state";
   static final String STATUS = "status";
   static final String STEPS = "steps";
   static final String STOPPED = "stopped";

@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
@@ -72,7 +73,9 @@ final class PartRead {
           .toList();
       return record
           .withExchanges(whole(record.exchanges()), earlier)
-          .withKept(record.kept().stream().map(this::whole).toList())
+          .withFiles(
+              record.kept().stream().map(this::whole).toList(),
+              record.agreed().stream().map(this::whole).toList())
           .inLane(lane)
           .inOrder(order);
     } catch (UncheckedIOException e) {
@@ -120,6 +123,15 @@ final class PartRead {
     } catch (IOException e) {
       throw new UncheckedIOException(
           journal.file() + " names a file that cannot be read, " + kept.file() + ": " + e, e);
+    }
+  }
+
+  private AgreedRecord whole(AgreedRecord agreed) {
+    try {
+      return agreed.came() == null ? agreed : agreed.with(octets(agreed.came()));
+    } catch (IOException e) {
+      throw new UncheckedIOException(
+          journal.file() + " names a file that cannot be read, " + agreed.came() + ": " + e, e);
     }
   }
 

@@ -2,12 +2,15 @@ package org.oddlantern.internal.journal;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.AgreedReplies;
+import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseEnding;
@@ -31,6 +34,8 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 final class RecordReading {
 
   private static final Map<String, Outcome> OUTCOMES = byWord(Outcome.values(), Outcome::word);
+  private static final Map<String, AgreedReplies.State> AGREED_STATES =
+      byWord(AgreedReplies.State.values(), state -> state.name().toLowerCase(Locale.ROOT));
   private static final Map<String, Mark> MARKS = byWord(Mark.values(), Mark::word);
 
   private RecordReading() {}
@@ -59,7 +64,8 @@ final class RecordReading {
             one.list(Member.QUERIES, RecordReading::query),
             one.text(Member.PRINTED),
             one.list(Member.STEPS, RecordReading::step),
-            one.list(Member.KEPT, RecordReading::kept)),
+            one.list(Member.KEPT, RecordReading::kept),
+            one.list(Member.AGREED, RecordReading::agreed)),
         one.part(Member.SOURCE, RecordReading::source));
   }
 
@@ -160,6 +166,15 @@ final class RecordReading {
         one.text(Member.CONTENT_TYPE),
         one.number(Member.BYTES),
         one.textOrNull(Member.FILE),
+        null);
+  }
+
+  private static AgreedRecord agreed(Members one) {
+    return new AgreedRecord(
+        one.text(Member.FILE),
+        one.word(Member.STATE, AGREED_STATES::get),
+        one.texts(Member.OPEN),
+        one.textOrNull(Member.CAME),
         null);
   }
 

@@ -128,6 +128,11 @@ public record CaseRecord(
     return trail.kept();
   }
 
+  /** Its replies that were held against what was agreed on. */
+  public List<AgreedRecord> agreed() {
+    return trail.agreed();
+  }
+
   /**
    * The word a report begins with: the outcome, or that a pass proves nothing, or was no case.
    *
@@ -208,13 +213,14 @@ public record CaseRecord(
 
   /** This record with other exchanges, its own and those of earlier tries. */
   public CaseRecord withExchanges(List<ExchangeRecord> others, List<AttemptRecord> otherEarlier) {
-    CaseTrail other = new CaseTrail(others, queries(), printed(), steps(), kept());
+    CaseTrail other = new CaseTrail(others, queries(), printed(), steps(), kept(), agreed());
     return new CaseRecord(head, timing, ending, otherEarlier, other, source);
   }
 
-  /** This record with what was kept lying elsewhere. */
-  public CaseRecord withKept(List<KeptRecord> others) {
-    CaseTrail other = new CaseTrail(exchanges(), queries(), printed(), steps(), others);
+  /** This record with what was kept, and came to be agreed on, lying elsewhere. */
+  public CaseRecord withFiles(List<KeptRecord> others, List<AgreedRecord> otherAgreed) {
+    CaseTrail other =
+        new CaseTrail(exchanges(), queries(), printed(), steps(), others, otherAgreed);
     return new CaseRecord(head, timing, ending, earlier, other, source);
   }
 

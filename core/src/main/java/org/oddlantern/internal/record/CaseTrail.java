@@ -10,17 +10,19 @@ import java.util.List;
  * @param printed what it printed; may be empty
  * @param steps its parts in words
  * @param kept what it wanted kept with its results
+ * @param agreed its replies that were held against what was agreed on
  */
 public record CaseTrail(
     List<ExchangeRecord> exchanges,
     List<QueryRecord> queries,
     String printed,
     List<StepRecord> steps,
-    List<KeptRecord> kept) {
+    List<KeptRecord> kept,
+    List<AgreedRecord> agreed) {
 
   /** Nothing at all. */
   public static final CaseTrail NONE =
-      new CaseTrail(List.of(), List.of(), "", List.of(), List.of());
+      new CaseTrail(List.of(), List.of(), "", List.of(), List.of(), List.of());
 
   /** Keeps its own lists. */
   public CaseTrail {
@@ -28,5 +30,6 @@ public record CaseTrail(
     queries = List.copyOf(queries);
     steps = List.copyOf(steps);
     kept = List.copyOf(kept);
+    agreed = List.copyOf(agreed);
   }
 }

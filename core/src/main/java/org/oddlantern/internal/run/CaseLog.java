@@ -45,6 +45,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final List<LogEntry> inOrder = new ArrayList<>();
   private final List<Asked> forgotten = new ArrayList<>();
   private final KeptThings kept = new KeptThings();
+  private final AgreedThings agreed;
   private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
   private volatile @Nullable Thread owner;
   private int verdicts;
@@ -59,11 +60,17 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     this.workshop = workshop;
     this.noted = noted;
     this.bodies = workshop.bodies().hold();
+    this.agreed = new AgreedThings(id, workshop.masker());
   }
 
   @Override
   public String nameIn(Thread thread) {
     return thread.equals(owner) ? marker.substring(marker.indexOf('/') + 1) : "";
+  }
+
+  /** What it holds against what was agreed on. */
+  AgreedThings agreed() {
+    return agreed;
   }
 
   /** The memory that its bodies take. */

@@ -145,7 +145,8 @@ final class Entries {
         log.queries(recording),
         workshop.masker().text(log.printing()),
         log.steps(recording),
-        log.kept(recording));
+        log.kept(recording),
+        log.agreed().records());
   }
 
   private void tell(CaseLog log, Supplier<CaseRecord> recording) {

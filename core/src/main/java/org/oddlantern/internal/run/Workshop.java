@@ -71,6 +71,7 @@ record Workshop(
     parts.addAll(known);
     if (surroundings.recorder() instanceof CaseLog log) {
       parts.add(log.bodies());
+      parts.add(log.agreed());
     }
     return CurrentCase.bind(parts);
   }

@@ -81,7 +81,7 @@ public final class JUnitXmlReport {
         new CaseTiming(0, 0, run.started().startedAt(), 0, List.of()),
         new CaseEnding(Outcome.ERRORED, List.of(), new ProblemRecord("", message, "", "")),
         List.of(),
-        new CaseTrail(List.of(), List.of(), "", List.of(), List.of()),
+        CaseTrail.NONE,
         null);
   }
 
