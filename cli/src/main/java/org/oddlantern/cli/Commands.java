@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.shaded.picocli.CommandLine;
 import org.oddlantern.shaded.picocli.CommandLine.IFactory;
@@ -13,6 +14,9 @@ import org.oddlantern.shaded.picocli.CommandLine.IFactory;
 record Commands(Terminal terminal) implements IFactory {
 
   private static final Map<String, Class<?>> ALL = all();
+
+  /** What speaks of all others. */
+  private static final Set<String> OF_ALL = Set.of("help", "completion");
 
   private static Map<String, Class<?>> all() {
     Map<String, Class<?>> commands = new LinkedHashMap<>();
@@ -24,13 +28,15 @@ record Commands(Terminal terminal) implements IFactory {
     commands.put("schema", SchemaCommand.class);
     commands.put("settings", SettingsCommand.class);
     commands.put("demo", DemoCommand.class);
+    commands.put("completion", CompletionCommand.class);
     commands.put("help", HelpCommand.class);
     return commands;
   }
 
   /** The command that comes first, if it is one, since reading all takes time at each start; else all. */
   Collection<Class<?>> first(String... words) {
-    Class<?> first = words.length == 0 || words[0].equals("help") ? null : ALL.get(words[0]);
+    boolean all = words.length == 0 || OF_ALL.contains(words[0]);
+    Class<?> first = all ? null : ALL.get(words[0]);
     return first == null ? ALL.values() : List.of(first);
   }
 

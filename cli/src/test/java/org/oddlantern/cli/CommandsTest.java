@@ -17,6 +17,8 @@ import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What each command tells about suites, settings, journals and files, on a small service. */
 class CommandsTest {
@@ -88,6 +90,33 @@ class CommandsTest {
     assertFalse(Shell.says(0, "--version").isBlank());
     Shell.Output quiet = Shell.run("help", "run", "more");
     assertEquals(2, quiet.status());
+  }
+
+  @ParameterizedTest
+  @CsvSource(delimiter = '|', textBlock = """
+      agr              | agree
+      re               | report
+      schema ch        | check
+      run --fail       | --failed-in --fail-on
+      agree --un       | --unused
+      list --as xml    |
+      """)
+  void aShellCompletesWhatThereIs(String typed, String completed) throws Exception {
+    String script = Shell.says(0, "completion");
+    String words = "odd-lantern " + typed;
+    Shell.write(
+        "complete.sh",
+        "compopt() { :; }\n" + script + """
+        COMP_LINE='%s'; COMP_WORDS=(%s); COMP_CWORD=$((${#COMP_WORDS[@]} - 1)); COMP_POINT=${#COMP_LINE}
+        %s
+        echo "${COMPREPLY[@]}"
+        """.formatted(words, words, "_complete_odd-lantern"));
+    Process shell = new ProcessBuilder("bash", "complete.sh")
+        .directory(folder.toFile())
+        .redirectErrorStream(true)
+        .start();
+    String answer = new String(shell.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    assertEquals(completed == null ? "" : completed, answer.strip());
   }
 
   @Test

@@ -1,7 +1,5 @@
 package org.oddlantern.internal.run;
 
-import java.io.ByteArrayOutputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -33,7 +31,6 @@ import org.oddlantern.json.Secret;
 /** Everything one attempt of a case did with its services. Thread-safe. */
 final class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener, AtWork {
 
-  private static final int MOST_PRINTED = 1 << 20;
   private static final int MOST_FORGOTTEN = 50;
 
   private final String id;
@@ -46,7 +43,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final List<Asked> forgotten = new ArrayList<>();
   private final KeptThings kept = new KeptThings();
   private final AgreedThings agreed;
-  private final ByteArrayOutputStream printed = new ByteArrayOutputStream(0);
+  private final Printing printing = new Printing();
   private volatile @Nullable Thread owner;
   private int verdicts;
   private boolean warned;
@@ -256,14 +253,13 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   @Override
-  public synchronized void printed(byte[] bytes, int offset, int length) {
-    printed.write(bytes, offset, Math.min(length, Math.max(0, MOST_PRINTED - printed.size())));
+  public void printed(byte[] bytes, int offset, int length) {
+    printing.printed(bytes, offset, length);
   }
 
-  /** What the case printed; the beginning, if it is very long. */
-  synchronized String printing() {
-    String text = printed.toString(StandardCharsets.UTF_8);
-    return printed.size() < MOST_PRINTED ? text : text + "\n... cut after a mebibyte";
+  /** What the case printed. */
+  String printing() {
+    return printing.text();
   }
 
   /** The case was ended from outside: nothing more is asked, and what comes late is no news. */

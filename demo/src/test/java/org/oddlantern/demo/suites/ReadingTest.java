@@ -75,6 +75,9 @@ public class ReadingTest {
                 .with("registeredOn", date())
                 .with("removedOn", missing())),
             body(including(Map.of("keeper", "wren", "id", wholeNumber()))));
+    beeyard
+        .send(Call.get("/hives/{id}", 1))
+        .must(status(200), asAgreed().but("$.registeredOn", date()));
   }
 
   @Case("every inspection keeps the season rules")
