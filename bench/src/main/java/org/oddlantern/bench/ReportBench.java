@@ -115,7 +115,8 @@ public final class ReportBench {
             List.of(),
             broke ? new ProblemRecord("", "it is not", "Yard.java:12", "") : null),
         List.of(),
-        new CaseTrail(List.of(exchange(number, findings)), List.of(), "", List.of(), List.of()),
+        new CaseTrail(
+            List.of(exchange(number, findings)), List.of(), "", List.of(), List.of(), List.of()),
         CODE);
   }
 

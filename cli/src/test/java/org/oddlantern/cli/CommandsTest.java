@@ -92,6 +92,20 @@ class CommandsTest {
     assertEquals(2, quiet.status());
   }
 
+  @Test
+  void theSchemaOfSettingsIsWrittenBesideThem() throws IOException {
+    String told = Shell.says(0, "settings", "--schema");
+    Path file = folder.resolve("odd-lantern.schema.json");
+    assertTrue(told.startsWith("schema    " + file + "\n"), told);
+    assertTrue(told.contains("# yaml-language-server: $schema=odd-lantern.schema.json"), told);
+    Path settings = folder.resolve("odd-lantern.yaml");
+    Files.writeString(
+        settings,
+        "# yaml-language-server: $schema=odd-lantern.schema.json\n" + Files.readString(settings));
+    assertEquals("schema    " + file + "\n", Shell.says(0, "settings", "--schema"));
+    assertTrue(Files.readString(file).contains("\"connectTimeout\""));
+  }
+
   @ParameterizedTest
   @CsvSource(delimiter = '|', textBlock = """
       agr              | agree

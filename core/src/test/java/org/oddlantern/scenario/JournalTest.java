@@ -3,6 +3,7 @@ package org.oddlantern.scenario;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -13,23 +14,37 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.oddlantern.evidence.Header;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.AgreedReplies;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.record.AgreedRecord;
+import org.oddlantern.internal.record.AttemptRecord;
+import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseEnding;
 import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.CaseOutcome;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunSize;
+import org.oddlantern.internal.record.SourceRecord;
+import org.oddlantern.internal.record.StepRecord;
+import org.oddlantern.json.Finding;
 
 /** What is read back of a journal: all of it, one event of it, or only how cases went. */
 class JournalTest {
@@ -103,6 +118,110 @@ class JournalTest {
   }
 
   @Test
+  void aRecordIsReadAsItWasWrittenWithItsLongBodiesAndFilesBeside() throws IOException {
+    BodyRecord shortest = new BodyRecord(10, "x".repeat(10), null, List.of());
+    BodyRecord longer = new BodyRecord(11, "y".repeat(11), null, List.of());
+    BodyRecord form = new BodyRecord(
+        3, null, null, List.of(new BodyRecord.FormPart("photo", "q.png", "image/png", 3, null)));
+    BodyRecord picture = new BodyRecord(3, null, null, List.of(), Octets.of(new byte[] {1, 2, 3}));
+    CaseRecord whole = whole(
+        List.of(exchange(shortest, longer), exchange(form, picture)),
+        List.of(exchange(shortest, shortest)));
+    CaseRecord early = whole(List.of(), List.of(exchange(longer, shortest)));
+    RunEvent.PutBack back =
+        new RunEvent.PutBack("yard.HiveTest#a", "DELETE /x", "", List.of(exchange(longer, form)));
+    List<RunEvent> events = new ArrayList<>();
+    try (JournalWriter writer = new JournalWriter(file, 10, events::add)) {
+      writer.hear(new RunEvent.Started(
+          1, "run", "x", "local", "s", WHEN, new RunSize(3, 1, 1, "2/5"), List.of("a warning")));
+      writer.hear(new RunEvent.CaseBegan("yard.HiveTest#a", "HiveTest", "a title", 3));
+      writer.hear(new RunEvent.CaseFinished(whole));
+      writer.hear(new RunEvent.CaseFinished(early));
+      writer.hear(back);
+      writer.hear(new RunEvent.Ended(WHEN, 4_000, Map.of("passed", 1), 2, true, List.of("look")));
+    }
+    List<RunEvent> read = new ArrayList<>();
+    new Journal(file).read(read::add);
+    assertEquals(events, read);
+    CaseRecord told = ((RunEvent.CaseFinished) read.get(2)).record();
+    assertEquals(shortest, told.exchanges().get(0).requestBody());
+    assertEquals("bodies/000003.txt", told.exchanges().get(0).replyBody().file());
+    assertEquals("y".repeat(11), Files.readString(folder.resolve("bodies/000003.txt")));
+    assertEquals("bodies/000004.bin", told.exchanges().get(1).replyBody().file());
+    assertEquals(whole.earlier(), told.earlier());
+    assertEquals("kept/000001.txt", told.kept().get(0).file());
+    assertEquals("agreed/000002.txt", told.agreed().get(0).came());
+    assertEquals("{}", Files.readString(folder.resolve("agreed/000002.txt")));
+    CaseRecord before = ((RunEvent.CaseFinished) read.get(3)).record();
+    assertEquals(1, before.earlier().get(0).exchanges().size());
+    assertTrue(before.earlier().get(0).exchanges().get(0).requestBody().file() != null);
+    assertEquals(
+        "y".repeat(11),
+        Files.readString(folder.resolve(
+            ((RunEvent.PutBack) read.get(4)).exchanges().get(0).requestBody().file())));
+    assertEquals(file + "", new JournalWriter(file).toString().replace("the journal ", ""));
+    for (String beside : List.of("bodies", "kept", "agreed")) {
+      try (Stream<Path> files = Files.list(folder.resolve(beside))) {
+        assertEquals(0, files.count(), "a new journal removes what an earlier one had");
+      }
+    }
+  }
+
+  private static ExchangeRecord exchange(BodyRecord sent, BodyRecord came) {
+    Finding finding = Finding.of("$.id", "1", "2").hint("1 too much").atEach(List.of("$.a", "$.b"));
+    return new ExchangeRecord(
+        new ExchangeRecord.Origin("show it", "yard", "/hives/{id}"),
+        new ExchangeRecord.Request(
+            "PUT", "http://x/hives/4", List.of(new Header("A", "b")), sent, List.of("", "TOKEN")),
+        new ExchangeRecord.Reply(404, "Not Found", List.of(new Header("C", "d")), came),
+        WHEN,
+        1_500,
+        "it was cut off",
+        List.of(
+            new Verdict("status(200)", true, false, List.of(finding)),
+            new Verdict("at(\"$\", 1)", false, true, List.of(Finding.nothing("$", "1", "nothing"))),
+            new Verdict("held", false, List.of())));
+  }
+
+  private static CaseRecord whole(
+      List<ExchangeRecord> exchanges, List<ExchangeRecord> earlierExchanges) {
+    QueryRecord query = new QueryRecord(
+        new QueryRecord.Asked("store", "select 1", List.of("a")),
+        "1 row",
+        1,
+        WHEN,
+        20,
+        "the database is away",
+        List.of(new Verdict("size(1)", false, List.of())));
+    SourceRecord source = new SourceRecord("HiveTest.java", 3, 4, List.of("one", "two"));
+    ProblemRecord problem =
+        new ProblemRecord("Fog", "too much", "HiveTest.java:4", "Fog\n\tat x", source);
+    return new CaseRecord(
+        new CaseHead(
+            RecordKind.SUPPLY, "yard.HiveTest#a", "HiveTest", "title", "p:1", "b", "BEE-17"),
+        new CaseTiming(7, 2, WHEN, 3_000, List.of("yard.HiveTest#b")),
+        new CaseEnding(Outcome.FAILED, List.of(Mark.WARNED, Mark.FLAKY), problem),
+        List.of(new AttemptRecord(
+            Outcome.ERRORED, WHEN, 1_000, earlierExchanges, List.of(query), problem, "early")),
+        new CaseTrail(
+            exchanges,
+            List.of(query),
+            "printed",
+            List.of(new StepRecord("a step", 1, WHEN)),
+            List.of(new KeptRecord("k", "text/plain", 1, null, Octets.of(new byte[] {65}))),
+            List.of(
+                new AgreedRecord(
+                    "agreed/x.json",
+                    AgreedReplies.State.NEW,
+                    List.of("$.id"),
+                    null,
+                    Octets.of(new byte[] {'{', '}'})),
+                new AgreedRecord(
+                    "agreed/y.json", AgreedReplies.State.SAME, List.of(), null, null))),
+        new SourceRecord("HiveTest.java", 1, 0, List.of("x")));
+  }
+
+  @Test
   void lineEndsOfOtherSystemsAndALastLineWithoutOneAreRead() throws IOException {
     List<CaseOutcome> before = outcomes();
     String text = Files.readString(file);
@@ -172,7 +291,7 @@ class JournalTest {
         new CaseEnding(
             outcome, marks, outcome == Outcome.PASSED ? null : new ProblemRecord("", LONG, "", "")),
         List.of(),
-        new CaseTrail(List.of(), List.of(), printed, List.of(), List.of()),
+        new CaseTrail(List.of(), List.of(), printed, List.of(), List.of(), List.of()),
         null);
   }
 

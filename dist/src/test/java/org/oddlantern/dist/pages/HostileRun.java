@@ -132,6 +132,7 @@ final class HostileRun {
             List.of(),
             printed,
             printed.isEmpty() ? List.of() : List.of(new StepRecord(printed, 0, WHEN)),
+            List.of(),
             List.of()),
         null);
   }

@@ -175,7 +175,8 @@ class HostileTextTest {
             List.of(query),
             EVIL,
             List.of(new StepRecord(EVIL, 0, WHEN)),
-            List.of(new KeptRecord(EVIL, EVIL, 3, "kept/000001.txt", null))),
+            List.of(new KeptRecord(EVIL, EVIL, 3, "kept/000001.txt", null)),
+            List.of()),
         null);
     return List.of(
         new RunEvent.Started(

@@ -126,7 +126,7 @@ class LikenessTest {
         new CaseTiming(0, 1, Instant.EPOCH, 1_000, List.of()),
         new CaseEnding(Outcome.ERRORED, List.of(), problem),
         List.of(),
-        new CaseTrail(exchanges, List.of(), "", List.of(), List.of()),
+        new CaseTrail(exchanges, List.of(), "", List.of(), List.of(), List.of()),
         null);
   }
 }

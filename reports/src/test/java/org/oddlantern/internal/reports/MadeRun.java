@@ -10,8 +10,10 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.internal.AgreedReplies;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseEnding;
@@ -137,7 +139,13 @@ final class MadeRun {
         List.of(
             new StepRecord("the hive is opened", 0, start), new StepRecord("it is shut", 2, start)),
         List.of(new KeptRecord(
-            "frames.txt", "text/plain", 3, null, Octets.of(new byte[] {65, 66, 67}))));
+            "frames.txt", "text/plain", 3, null, Octets.of(new byte[] {65, 66, 67}))),
+        List.of(new AgreedRecord(
+            "agreed/YardTest/x.json",
+            AgreedReplies.State.DIFFERS,
+            List.of("$.id"),
+            null,
+            Octets.of(new byte[] {123, 125}))));
     List<AttemptRecord> earlier = List.of(new AttemptRecord(
         Outcome.ERRORED,
         start,
