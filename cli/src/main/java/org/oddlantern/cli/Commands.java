@@ -27,6 +27,7 @@ record Commands(Terminal terminal) implements IFactory {
     commands.put("path", PathCommand.class);
     commands.put("schema", SchemaCommand.class);
     commands.put("settings", SettingsCommand.class);
+    commands.put("new", NewCommand.class);
     commands.put("demo", DemoCommand.class);
     commands.put("completion", CompletionCommand.class);
     commands.put("help", HelpCommand.class);

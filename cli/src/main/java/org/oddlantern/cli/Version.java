@@ -7,7 +7,12 @@ final class Version implements IVersionProvider {
 
   @Override
   public String[] getVersion() {
+    return new String[] {"Odd Lantern " + number()};
+  }
+
+  /** The version of the artifacts that belong to this build; tests run what is not packaged. */
+  static String number() {
     String version = Version.class.getPackage().getImplementationVersion();
-    return new String[] {"Odd Lantern " + (version == null ? "(not packaged)" : version)};
+    return version == null ? "(not packaged)" : version;
   }
 }
