@@ -126,6 +126,29 @@ class BuildIT {
     }
   }
 
+  @Test
+  void theFirstTestOfANewProjectIsGreenAtOnce() throws Exception {
+    Command.Running serving = Command.in(folder).started("demo", "--serve");
+    try {
+      while (!Files.readString(serving.out()).contains("serving   until Ctrl-C")) {
+        Thread.sleep(50);
+      }
+      Project project = Project.byDefault(folder);
+      Command.Output written =
+          project.run("odd-lantern new bees --url http://127.0.0.1:7411/api/season");
+      assertEquals(0, written.status(), written.out() + written.err());
+      Command.Output built = project.run("cd bees && mvn -B test");
+      assertEquals(0, built.status(), built.out() + built.err());
+      assertTrue(built.out().contains("Tests run: 1, Failures: 0"), built.out());
+      Command.Output ran = project.run("cd bees && odd-lantern run");
+      assertTrue(ran.out().contains("\n1 passed in "), ran.out() + ran.err());
+      Command.Output older = Project.byMachine(folder).run("cd bees && mvn -B -o test");
+      assertTrue(older.out().contains("Tests run: 1, Failures: 0"), older.out());
+    } finally {
+      serving.process().destroy();
+    }
+  }
+
   private static Command.Output typed(Project project, String line) throws Exception {
     if (!line.endsWith(" --watch")) {
       return project.run(line);
