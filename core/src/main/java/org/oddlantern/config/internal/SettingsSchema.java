@@ -2,6 +2,7 @@ package org.oddlantern.config.internal;
 
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
@@ -132,15 +133,14 @@ public final class SettingsSchema {
     return closed(properties);
   }
 
-  private static ObjectNode object(Map<String, ? extends JsonNode> members) {
+  private static ObjectNode object(Map<String, ObjectNode> members) {
     return object("", members);
   }
 
-  private static ObjectNode object(String above, Map<String, ? extends JsonNode> members) {
+  private static ObjectNode object(String above, Map<String, ObjectNode> members) {
     ObjectNode properties = NODES.objectNode();
-    members.keySet().stream()
-        .sorted()
-        .forEach(key -> properties.set(key, described(above + key, (ObjectNode) members.get(key))));
+    new TreeMap<>(members)
+        .forEach((key, schema) -> properties.set(key, described(above + key, schema)));
     return closed(properties);
   }
 
