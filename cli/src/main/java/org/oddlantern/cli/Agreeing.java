@@ -82,6 +82,7 @@ final class Agreeing {
   }
 
   private void decide(WaitingReplies.Group group) {
+    terminal.out().println();
     String answer = all ? "y" : asked(group.replies().size());
     if (answer.startsWith("a")) {
       all = true;
@@ -103,8 +104,8 @@ final class Agreeing {
     while (true) {
       terminal
           .out()
-          .print("agree?    y yes" + (size == 1 ? "" : ", to all " + size)
-              + "; n no; a all that wait; e end: ");
+          .print("agree?    [y]es" + (size == 1 ? "" : ", to all " + size)
+              + ", [n]o, [a]ll that wait, [e]nd: ");
       terminal.out().flush();
       String line = line();
       if (line == null) {

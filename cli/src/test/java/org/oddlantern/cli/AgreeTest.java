@@ -113,7 +113,8 @@ class AgreeTest {
     assertTrue(
         told.contains("          at      $.version\n          wanted  1\n          got     2\n"),
         told);
-    assertTrue(told.contains("agree?    y yes, to all 2;"), told);
+    assertTrue(
+        told.contains("\n\nagree?    [y]es, to all 2, [n]o, [a]ll that wait, [e]nd: "), told);
     assertFalse(told.contains("$.id"), told);
     assertEquals(
         "{\n  \"id\": 1,\n  \"version\": 2,\n  \"label\": \"Foxglove\",\n  \"kind\": \"stack\"\n}\n",
