@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.internal.AgreedForm;
 import org.oddlantern.evidence.internal.MappedCheck;
 import org.oddlantern.evidence.internal.NotWhatItClaims;
@@ -86,7 +87,7 @@ record AgreedCheck(String name, List<OpenPlace> open) implements Agreed, MappedC
 
     List<Finding> asked() {
       boolean again = CurrentCase.part(Tries.class).isPresent();
-      if (replies.isTaken(place, evidence, again)) {
+      if (replies.isTaken(place, whose(), again)) {
         return List.of(Finding.of(
                 "body",
                 "one reply for each name",
@@ -104,6 +105,12 @@ record AgreedCheck(String name, List<OpenPlace> open) implements Agreed, MappedC
       } catch (NotXml e) {
         return List.of(NotWhatItClaims.xml(evidence, e, "an XML body"));
       }
+    }
+
+    /** A reply is looked at by way of several objects, which share its headers. */
+    private Object whose() {
+      Headers headers = evidence.headers();
+      return headers == Headers.NONE ? evidence : headers;
     }
 
     private List<Finding> asked(String came) {

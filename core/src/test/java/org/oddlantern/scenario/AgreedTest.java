@@ -159,6 +159,7 @@ class AgreedTest {
     assertEquals(
         "another reply of this case has asked for " + FOLDER + "twice before", taken.got());
     agreed("named.json", body);
+    agreed("named.sent.json", body);
     agreed("named.after-the-change.json", body);
     assertEquals("passed", run("named").word());
     agreed("tried.json", "{\"a\":1,\"path\":\"/things/1\"}");
@@ -279,7 +280,9 @@ class AgreedTest {
     void named() {
       Reply first = echo();
       first.must(asAgreed());
-      first.must(asAgreed());
+      first.must(asAgreed()).warnUnless(asAgreed());
+      first.sent().must(asAgreed("sent"));
+      first.sent().must(asAgreed("sent"));
       echo().must(asAgreed("after the change"));
     }
 
