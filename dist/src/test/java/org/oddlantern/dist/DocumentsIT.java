@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -141,7 +142,7 @@ class DocumentsIT {
   void everyPictureThatIsShownIsThereAndEveryPictureThatIsThereIsShown() throws IOException {
     Matcher links = Pattern.compile("\\(((?:docs/|CHANGELOG)[^)]+)\\)").matcher(readme());
     List<Path> linked =
-        new ArrayList<>(links.results().map(link -> ROOT.resolve(link.group(1))).toList());
+        new ArrayList<>(links.results().map(link -> linked(link.group(1))).toList());
     Pattern.compile("\\((screenshots/[^)]+)\\)")
         .matcher(document("reports"))
         .results()
@@ -152,6 +153,22 @@ class DocumentsIT {
       assertEquals(
           List.of(), pictures.filter(picture -> !linked.contains(picture)).toList());
     }
+  }
+
+  /** The file of a link; a part of it that is named has a heading. */
+  private static Path linked(String link) {
+    String[] parts = link.split("#", 2);
+    Path file = ROOT.resolve(parts[0]);
+    if (parts.length == 2) {
+      String heading = "(?ims)^#+ " + parts[1].replace("-", " ") + "$";
+      try {
+        assertTrue(
+            Pattern.compile(heading).matcher(Files.readString(file)).find(), "no heading: " + link);
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+    return file;
   }
 
   @Test
