@@ -106,10 +106,15 @@ final class Execution {
     }
     List<String> found = strictness.found();
     found.forEach(one -> terminal.out().println("strict    " + one));
+    boolean green = result.isGreen() && problems.isEmpty() && found.isEmpty();
+    return status(result, plan, green);
+  }
+
+  private int status(RunResult result, Plan plan, boolean green) {
     if (result.stopped()) {
       return StopSignal.STATUS;
     }
-    if (!result.isGreen() || !problems.isEmpty() || !found.isEmpty()) {
+    if (!green) {
       return 1;
     }
     if (plan.nodes().isEmpty()) {

@@ -123,6 +123,7 @@ class BuildIT {
       assertTrue(printed.get("odd-lantern run --watch").contains("\n4 passed in "));
     } finally {
       serving.process().destroy();
+      serving.process().waitFor(); // the next one wants the same port
     }
   }
 
@@ -134,8 +135,11 @@ class BuildIT {
         Thread.sleep(50);
       }
       Project project = Project.byDefault(folder);
+      Matcher gate =
+          Pattern.compile("gate at (http://\\S+)").matcher(Files.readString(serving.out()));
+      assertTrue(gate.find());
       Command.Output written =
-          project.run("odd-lantern new bees --url http://127.0.0.1:7411/api/season");
+          project.run("odd-lantern new bees --url " + gate.group(1) + "/season");
       assertEquals(0, written.status(), written.out() + written.err());
       Command.Output built = project.run("cd bees && mvn -B test");
       assertEquals(0, built.status(), built.out() + built.err());
@@ -146,6 +150,7 @@ class BuildIT {
       assertTrue(older.out().contains("Tests run: 1, Failures: 0"), older.out());
     } finally {
       serving.process().destroy();
+      serving.process().waitFor(); // the next one wants the same port
     }
   }
 
