@@ -110,7 +110,7 @@ record AgreedCheck(String name, List<OpenPlace> open) implements Agreed, MappedC
     /** A reply is looked at by way of several objects, which share its headers. */
     private Object whose() {
       Headers headers = evidence.headers();
-      return headers == Headers.NONE ? evidence : headers;
+      return headers.fields().isEmpty() ? evidence : headers;
     }
 
     private List<Finding> asked(String came) {
