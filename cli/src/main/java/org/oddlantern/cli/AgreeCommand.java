@@ -65,7 +65,8 @@ final class AgreeCommand implements Callable<Integer> {
           "there is no journal " + read + "; run the suites first, or name the journal of a run");
     }
     AgreedFolder folder = new AgreedFolder(into());
-    WaitingReplies waiting = WaitingReplies.in(read, cases);
+    WaitingReplies waiting =
+        WaitingReplies.in(read, cases.stream().map(NamedCase::new).toList());
     if (unused) {
       return unused(folder, waiting);
     }

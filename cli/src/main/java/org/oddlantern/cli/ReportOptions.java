@@ -5,8 +5,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.internal.HistorySettings;
@@ -84,15 +82,7 @@ final class ReportOptions {
   }
 
   private boolean isInHar(String id, String title) {
-    if (harOf == null) {
-      return true;
-    }
-    String pattern =
-        Stream.of(harOf.split("\\*", -1)).map(Pattern::quote).collect(Collectors.joining(".*"));
-    return id.equals(harOf)
-        || id.replaceAll("\\[.*", "").equals(harOf)
-        || id.replaceAll("\\[.*", "").replaceAll("^.*\\.", "").equals(harOf)
-        || title.matches("(?is)" + pattern);
+    return harOf == null || new NamedCase(harOf).fits(id, title);
   }
 
   /** What a report of a run tells; the run is added to the history first. */

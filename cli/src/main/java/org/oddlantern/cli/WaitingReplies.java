@@ -10,9 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.oddlantern.evidence.internal.AgreedForm;
 import org.oddlantern.internal.AgreedReplies;
 import org.oddlantern.internal.journal.Journal;
@@ -34,18 +32,24 @@ import org.oddlantern.xml.NotXml;
 record WaitingReplies(List<Waiting> replies, Set<String> asked, int cutShort) {
 
   /** Of some cases; of all if none is named. */
-  static WaitingReplies in(Path journal, List<String> cases) {
+  static WaitingReplies in(Path journal, List<NamedCase> cases) {
     List<Waiting> replies = new ArrayList<>();
     Set<String> asked = new TreeSet<>();
+    List<NamedCase> unknown = new ArrayList<>(cases);
+    Set<String> ids = new TreeSet<>();
     int[] cutShort = {0};
     try {
       new Journal(journal).read(event -> {
         if (event instanceof RunEvent.CaseFinished finished) {
           CaseRecord one = finished.record();
           cutShort[0] += one.word().equals("passed") || one.word().equals("supplied") ? 0 : 1;
+          ids.add(one.id());
+          boolean chosen =
+              cases.isEmpty() || cases.stream().anyMatch(each -> each.fits(one.id(), one.title()));
+          unknown.removeIf(each -> each.fits(one.id(), one.title()));
           for (AgreedRecord agreed : one.agreed()) {
             asked.add(agreed.file());
-            if (agreed.state() != AgreedReplies.State.SAME && isChosen(one, cases)) {
+            if (chosen && agreed.state() != AgreedReplies.State.SAME) {
               replies.add(waiting(journal, one, agreed));
             }
           }
@@ -53,6 +57,11 @@ record WaitingReplies(List<Waiting> replies, Set<String> asked, int cutShort) {
       });
     } catch (IOException | UncheckedIOException e) {
       throw new Misuse("the journal " + journal + " cannot be read: " + e.getMessage());
+    }
+    for (NamedCase one : unknown) {
+      String hint = one.hint(ids.stream());
+      throw new Misuse(
+          "no case of that run is called " + one.name() + (hint.isEmpty() ? "" : "; " + hint));
     }
     return new WaitingReplies(replies, asked, cutShort[0]);
   }
@@ -70,28 +79,6 @@ record WaitingReplies(List<Waiting> replies, Set<String> asked, int cutShort) {
     } catch (IOException e) {
       throw new UncheckedIOException("what came for " + agreed.file() + ": " + e, e);
     }
-  }
-
-  private static boolean isChosen(CaseRecord one, List<String> cases) {
-    String brief = one.id().replaceFirst("^[^#]*[.$](?=[^#]*#)", "");
-    List<String> names = List.of(
-        one.id(),
-        brief,
-        brief.replaceFirst("\\[.*", ""),
-        brief.replaceFirst("#.*", ""),
-        one.suite(),
-        one.title());
-    return cases.isEmpty()
-        || cases.stream()
-            .map(WaitingReplies::pattern)
-            .anyMatch(
-                wanted -> names.stream().anyMatch(name -> wanted.matcher(name).matches()));
-  }
-
-  private static Pattern pattern(String glob) {
-    return Pattern.compile(
-        Stream.of(glob.split("\\*", -1)).map(Pattern::quote).collect(Collectors.joining(".*")),
-        Pattern.DOTALL);
   }
 
   /** Those that differ alike together, new ones each by itself. */

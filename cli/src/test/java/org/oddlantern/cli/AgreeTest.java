@@ -129,7 +129,11 @@ class AgreeTest {
   void casesAreChosenAsElsewhereAndFilesGoWhereTheyAreWanted() throws IOException {
     Shell.says(1, "run", classes);
     for (String nothing : new String[] {"HoneyTest", "HiveTest#show", "the bees*"}) {
-      assertTrue(Shell.says(0, "agree", "--yes", "--case", nothing).contains("nothing waits"));
+      Shell.Output none = Shell.run("agree", "--yes", "--case", nothing);
+      assertEquals(2, none.status());
+      assertTrue(none.err().contains("no case of that run is called " + nothing), none.err());
+      assertEquals(
+          nothing.contains("#"), none.err().contains("did you mean 'HiveTest#shown'?"), none.err());
     }
     Shell.write("there/x.txt", "");
     String told = Shell.says(
@@ -141,7 +145,7 @@ class AgreeTest {
         "--case",
         "HiveTest#shown",
         "--case",
-        "the season*");
+        "THE season*");
     assertTrue(told.contains("\n2 agreed on\n"), told);
     assertTrue(Files.exists(Path.of("there").resolve(AGREED).resolve("shown.json")));
     assertFalse(Files.exists(AGREED));

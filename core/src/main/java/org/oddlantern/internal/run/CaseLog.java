@@ -34,7 +34,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private static final int MOST_FORGOTTEN = 50;
 
   private final String id;
-  private final String marker;
+  private final String name;
   private final Workshop workshop;
   private final Consumer<Undo> noted;
   private final BodyBudget.Hold bodies;
@@ -51,9 +51,9 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private volatile String missed = "";
   private boolean cutOff;
 
-  CaseLog(String id, String marker, Workshop workshop, Consumer<Undo> noted) {
+  CaseLog(String id, String name, Workshop workshop, Consumer<Undo> noted) {
     this.id = id;
-    this.marker = marker;
+    this.name = name;
     this.workshop = workshop;
     this.noted = noted;
     this.bodies = workshop.bodies().hold();
@@ -62,7 +62,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public String nameIn(Thread thread) {
-    return thread.equals(owner) ? marker.substring(marker.indexOf('/') + 1) : "";
+    return thread.equals(owner) ? name : "";
   }
 
   /** What it holds against what was agreed on. */
@@ -95,7 +95,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public Optional<String> marker() {
-    return Optional.of(marker);
+    return Optional.of(workshop.run() + "/" + name);
   }
 
   @Override

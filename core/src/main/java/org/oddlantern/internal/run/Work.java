@@ -50,7 +50,7 @@ final class Work {
     this.suite = suite;
     this.environment = environment;
     this.attempt = attempt;
-    this.log = new CaseLog(id, workshop.run() + "/" + RunNames.ascii(brief), workshop, undo -> {
+    this.log = new CaseLog(id, RunNames.ascii(brief), workshop, undo -> {
       workshop
           .broadcast()
           .tell(new RunEvent.UndoNoted(
