@@ -57,7 +57,10 @@ public final class PooledTransport implements Transport {
     Progress progress = new Progress(terms.body());
     Renewed wire = new Renewed(wire(request, terms));
     long waitedBefore = progress.waitedNanos();
-    LOG.debug("sending {} {}", request.method(), request.uri());
+    if (LOG
+        .isDebugEnabled()) { // where to alone: a path may hold what nobody knows to be secret yet
+      LOG.debug("sending {} to {}", request.method(), HttpHost.create(request.uri()));
+    }
     arm(wire, progress, terms.timeout().toNanos(), waitedBefore);
     try {
       while (true) {

@@ -16,7 +16,7 @@ import org.oddlantern.internal.mask.Masker;
  * The file in which a run keeps what the HTTP library says about connections and TLS. Thread-safe.
  *
  * <pre>{@code
- * 15:36:38.123Z  HiveTest#register  PooledTransport: sending GET http://127.0.0.1:8080/hives
+ * 15:36:38.123Z  HiveTest#register  PooledTransport: sending GET to http://127.0.0.1:8080
  * }</pre>
  */
 public final class ConnectionLog implements AutoCloseable {
