@@ -1,37 +1,73 @@
 package org.oddlantern.cli;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseMarks;
-import org.oddlantern.internal.plan.Plan;
-import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.Planner;
+import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.promise.Markdown;
+import org.oddlantern.internal.promise.Sentence;
+import org.oddlantern.internal.promise.TitledCase;
 import org.oddlantern.internal.reports.Amounts;
 
-/** The cases of a plan, in Markdown and plain sentences. */
-record Description(Planner planner, Plan plan) {
+/**
+ * All cases in Markdown and plain sentences: a document that promises every one of them. A title that
+ * several cases have stands there once, since they keep one promise together.
+ */
+record Description(Planner planner) {
 
   List<String> lines() {
-    List<CaseDefinition> cases =
-        plan.cases().stream().map(PlannedCase::definition).toList();
+    List<TitledCase> titled = planner.titled();
+    List<CaseDefinition> cases = planner.found(Selection.ALL);
+    Set<String> titles = new HashSet<>();
+    titled.forEach(one -> titles.addAll(keys(one)));
     long suites = cases.stream().map(one -> top(one.suite())).distinct().count();
     List<String> lines = new ArrayList<>(List.of(
         "# All cases",
         "",
         Amounts.of(cases.size(), "case") + " in " + Amounts.of(suites, "suite") + "."));
+    Set<String> written = new HashSet<>();
     Class<?> suite = null;
-    for (CaseDefinition one : cases) {
-      if (!one.suite().equals(suite)) {
-        headings(lines, suite, one.suite());
-        suite = one.suite();
+    for (int i = 0; i < cases.size(); i++) {
+      CaseDefinition one = cases.get(i);
+      if (written.add(Sentence.key(one.titled().text()))) {
+        if (!one.suite().equals(suite)) {
+          headings(lines, suite, one.suite());
+          suite = one.suite();
+        }
+        item(lines, one, titled.get(i), titles);
       }
-      lines.add("- " + escaped(one.title()) + state(one.marks()));
-      planner.steps(one).forEach(step -> lines.add("  - " + escaped(step)));
     }
     return lines;
+  }
+
+  private void item(
+      List<String> lines, CaseDefinition one, TitledCase titled, Set<String> titles) {
+    lines.add("- " + Markdown.escaped(one.titled().text()));
+    List<String> below = new ArrayList<>(state(one.marks()));
+    if (titled.files().size() == 1) {
+      below.add("samples: " + Markdown.escaped(titled.files().get(0)));
+    }
+    below.forEach(paragraph -> lines.addAll(List.of("", "  " + paragraph)));
+    if (!below.isEmpty()) {
+      lines.add("");
+    }
+    for (String step : planner.steps(one)) {
+      // what reads like a title would be a promise
+      String plain = Markdown.escaped(step);
+      lines.add("  - " + (titles.contains(Sentence.key(step)) ? "step: " + plain : plain));
+    }
+  }
+
+  private static List<String> keys(TitledCase one) {
+    List<String> keys = new ArrayList<>(List.of(Sentence.key(one.title())));
+    one.samples().forEach(sample -> keys.add(Sentence.key(sample.title())));
+    return keys;
   }
 
   private static void headings(List<String> lines, @Nullable Class<?> before, Class<?> suite) {
@@ -78,20 +114,15 @@ record Description(Planner planner, Plan plan) {
     return words.toString();
   }
 
-  private static String state(CaseMarks marks) {
+  private static List<String> state(CaseMarks marks) {
     if (marks.pending()) {
-      return " *(pending)*";
+      return List.of("*Pending.*");
     }
     if (!marks.skipped().isEmpty()) {
-      return " *(skipped: " + escaped(marks.skipped()) + ")*";
+      return List.of("*Skipped: " + Markdown.escaped(marks.skipped()) + "*");
     }
     return marks.knownFault().isEmpty()
-        ? ""
-        : " *(does not hold yet, see " + escaped(marks.knownFault()) + ")*";
-  }
-
-  /** Text that means nothing to Markdown (CommonMark, section 2.4). */
-  private static String escaped(String text) {
-    return text.replaceAll("\\s+", " ").replaceAll("[\\\\`*_{}\\[\\]<>#|]", "\\\\$0");
+        ? List.of()
+        : List.of("*Does not hold yet, see " + Markdown.escaped(marks.knownFault()) + "*");
   }
 }

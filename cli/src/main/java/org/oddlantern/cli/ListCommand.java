@@ -33,6 +33,12 @@ final class ListCommand implements Callable<Integer> {
   @Option(names = "--graph", description = "The same as --as graph.")
   private boolean graph;
 
+  @Option(
+      names = "--promises",
+      description =
+          "The promises that documents below promises/ make, the cases that keep them, and the cases without one.")
+  private boolean promises;
+
   ListCommand(Terminal terminal) {
     this.terminal = terminal;
   }
@@ -43,10 +49,13 @@ final class ListCommand implements Callable<Integer> {
     ClassLoader loader = suites.loader();
     Path folder = SettingsFile.find(Path.of(""), loader).folder();
     Planner planner = suites.planner(loader, folder);
+    if (promises) {
+      return new ListPromises(terminal.out(), planner.promises()).print();
+    }
     Plan plan = planner.plan(Selection.ALL);
     switch (graph ? Form.graph : form) {
       case text -> new ListText(terminal.out()).print(plan);
-      case markdown -> new Description(planner, plan).lines().forEach(terminal.out()::println);
+      case markdown -> new Description(planner).lines().forEach(terminal.out()::println);
       case json -> terminal.out().println(new ListJson(planner, plan).text());
       case graph -> new ValueFlow(plan).lines().forEach(terminal.out()::println);
       case dot -> new PlanDrawing(plan).lines().forEach(terminal.out()::println);

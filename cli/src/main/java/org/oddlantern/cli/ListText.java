@@ -1,5 +1,6 @@
 package org.oddlantern.cli;
 
+import org.oddlantern.internal.plan.SuiteName;
 import java.io.PrintStream;
 import java.lang.reflect.Type;
 import java.util.ArrayList;
@@ -13,7 +14,6 @@ import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.PlannedSupply;
 import org.oddlantern.internal.plan.ValueParameter;
-import org.oddlantern.internal.run.RunNames;
 import org.oddlantern.json.internal.Words;
 
 /** Prints suites and cases, and what each takes and gives. */
@@ -27,7 +27,7 @@ record ListText(PrintStream out) {
     for (Planned node : plan.nodes()) {
       Maker maker = node.bound().maker();
       if (!suite.equals(maker.suite().getName())) {
-        out.println((suite.isEmpty() ? "" : "\n") + RunNames.suite(maker.suite()));
+        out.println((suite.isEmpty() ? "" : "\n") + SuiteName.of(maker.suite()));
         suite = maker.suite().getName();
       }
       if (node instanceof PlannedCase one) {

@@ -56,6 +56,7 @@ public record Resources(ClassLoader loader, @Nullable Path folder) {
    * @return its bytes; empty if there is no such file
    */
   public Optional<byte[]> find(String name) {
+    CurrentCase.part(ReadFiles.class).ifPresent(read -> read.add(name));
     try {
       return read(name);
     } catch (IOException e) {

@@ -24,6 +24,7 @@ import org.oddlantern.schema.internal.KnownSchemas;
  * @param mask headers and paths whose values are hidden wherever they appear
  * @param schemas how JSON Schemas are read
  * @param history where earlier runs are kept
+ * @param strictPromises whether every promise wants a case, and every case a promise
  */
 public record Settings(
     String origin,
@@ -32,14 +33,15 @@ public record Settings(
     Map<String, EnvironmentSettings> environments,
     List<String> mask,
     SchemaSettings schemas,
-    HistorySettings history) {
+    HistorySettings history,
+    boolean strictPromises) {
 
   /** The name of the settings file. */
   public static final String FILE = "odd-lantern.yaml";
 
   /** What holds where there is no settings file. */
   public static final Settings NONE = new Settings(
-      "", null, "", Map.of(), List.of(), SchemaSettings.STANDARD, HistorySettings.STANDARD);
+      "", null, "", Map.of(), List.of(), SchemaSettings.STANDARD, HistorySettings.STANDARD, false);
 
   /**
    * The environment in use.
@@ -69,7 +71,7 @@ public record Settings(
   public Settings movedTo(Map<String, String> addresses) {
     Map<String, EnvironmentSettings> moved = new LinkedHashMap<>();
     environments.forEach((name, environment) -> moved.put(name, moved(environment, addresses)));
-    return new Settings(origin, folder, use, moved, mask, schemas, history);
+    return new Settings(origin, folder, use, moved, mask, schemas, history, strictPromises);
   }
 
   private static EnvironmentSettings moved(
@@ -151,7 +153,7 @@ public record Settings(
     Map<String, EnvironmentSettings> all =
         environments.isEmpty() ? Map.of("none", EnvironmentSettings.named("none")) : environments;
     all.forEach((name, environment) -> changed.put(name, change.apply(environment)));
-    return new Settings(origin, folder, use, changed, mask, schemas, history);
+    return new Settings(origin, folder, use, changed, mask, schemas, history, strictPromises);
   }
 
   private String standard() {

@@ -20,7 +20,7 @@ import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
 final class SettingsReader {
 
   private static final List<String> TOP =
-      List.of("environment", "services", "environments", "mask", "schemas", "history");
+      List.of("environment", "services", "environments", "mask", "schemas", "history", "promises");
   private static final List<String> ENVIRONMENT = List.of("services", "databases", "readOnly");
 
   private final YamlNodes yaml;
@@ -48,7 +48,8 @@ final class SettingsReader {
           Map.of(),
           List.of(),
           SchemaSettings.STANDARD,
-          HistorySettings.STANDARD);
+          HistorySettings.STANDARD,
+          false);
     }
     Map<String, Node> top = yaml.members(root, "the settings", TOP);
     Node shared = top.get("services");
@@ -72,7 +73,19 @@ final class SettingsReader {
         environments,
         mask(top.get("mask")),
         SchemaSettings.read(yaml, top.get("schemas")),
-        HistorySettings.read(yaml, top.get("history"), folder));
+        HistorySettings.read(yaml, top.get("history"), folder),
+        strict(top.get("promises")));
+  }
+
+  private boolean strict(@Nullable Node node) {
+    if (node == null) {
+      return false;
+    }
+    String text = yaml.text(node, "'promises'").text();
+    if (!text.equals("strict")) {
+      throw yaml.problem(node, "'promises' is strict, or left out; not '" + text + "'");
+    }
+    return true;
   }
 
   private String use(@Nullable Node node) {

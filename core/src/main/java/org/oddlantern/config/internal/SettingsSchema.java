@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 
@@ -33,6 +34,7 @@ public final class SettingsSchema {
       Map.entry("history", "Where runs are kept for comparing, and how many."),
       Map.entry("history.folder", "The folder in which short journals of runs are kept."),
       Map.entry("history.keep", "How many runs, like 50, or of how many days, like 90d."),
+      Map.entry("promises", "strict wants a case for every promise, and a promise for every case."),
       Map.entry("url", "The address, with its base path."),
       Map.entry("timeout", "The limit for an exchange, like 3s, 500ms or 1m."),
       Map.entry("connectTimeout", "The limit for a connection, like 3s, 500ms or 1m."),
@@ -66,7 +68,8 @@ public final class SettingsSchema {
         "schemas", schemas(),
         "history", history(),
         "environment", scalar(),
-        "mask", list(scalar())));
+        "mask", list(scalar()),
+        "promises", words("strict")));
     ObjectNode schema = NODES.objectNode();
     schema.put("$schema", "http://json-schema.org/draft-07/schema#");
     schema.put("title", "Settings of Odd Lantern");
@@ -105,8 +108,7 @@ public final class SettingsSchema {
   }
 
   private static ObjectNode schemas() {
-    ObjectNode formats = NODES.objectNode();
-    formats.putArray("enum").add("assert").add("annotate");
+    ObjectNode formats = words("assert", "annotate");
     ObjectNode draft = NODES.objectNode();
     draft
         .putArray("enum")
@@ -119,6 +121,13 @@ public final class SettingsSchema {
         .add("2019-09")
         .add("2020-12");
     return object("schemas.", Map.of("hosts", list(scalar()), "formats", formats, "draft", draft));
+  }
+
+  private static ObjectNode words(String... words) {
+    ObjectNode one = NODES.objectNode();
+    ArrayNode all = one.putArray("enum");
+    List.of(words).forEach(all::add);
+    return one;
   }
 
   private static ObjectNode history() {

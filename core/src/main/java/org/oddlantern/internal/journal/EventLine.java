@@ -38,6 +38,8 @@ record EventLine(JsonGenerator out, TimeText times) {
       write(finished.record());
     } else if (event instanceof RunEvent.Started started) {
       write(started);
+    } else if (event instanceof RunEvent.Promised promised) {
+      new PromisedLine(out).write(promised);
     } else if (event instanceof RunEvent.UndoNoted noted) {
       text(Member.EVENT, EventName.UNDO_NOTED);
       text(Member.ID, noted.id());

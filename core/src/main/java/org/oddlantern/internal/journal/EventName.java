@@ -8,6 +8,7 @@ final class EventName {
   static final String CASE_BEGAN = "case-began";
   static final String CASE_FINISHED = "case-finished";
   static final String PROBLEM_FOUND = "problem-found";
+  static final String PROMISED = "promised";
   static final String PUT_BACK = "put-back";
   static final String PUT_BACK_BEGAN = "put-back-began";
   static final String RUN_ENDED = "run-ended";
@@ -18,6 +19,7 @@ final class EventName {
       CASE_BEGAN,
       CASE_FINISHED,
       PROBLEM_FOUND,
+      PROMISED,
       PUT_BACK,
       PUT_BACK_BEGAN,
       RUN_ENDED,

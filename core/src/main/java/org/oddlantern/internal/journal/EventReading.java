@@ -31,6 +31,7 @@ final class EventReading {
       case EventName.PUT_BACK_BEGAN ->
         new RunEvent.PutBackBegan(line.text(Member.ID), line.text(Member.DEED));
       case EventName.PROBLEM_FOUND -> new RunEvent.ProblemFound(line.text(Member.PROBLEM));
+      case EventName.PROMISED -> PromisedLine.read(line);
       case EventName.UNDO_NOTED ->
         new RunEvent.UndoNoted(line.text(Member.ID), line.text(Member.CALL));
       case EventName.PUT_BACK ->

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -102,9 +103,15 @@ public final class JoinedJournals {
       for (Entry entry : entries) {
         writer.hear(new RunEvent.CaseFinished(entry.part.whole(entry.placed, entry.lane, order++)));
       }
+      // what is told of the whole project stands in each part
+      Set<RunEvent> once = new HashSet<>();
       for (PartRead part : parts) {
         for (RunEvent event : part.others) {
-          writer.hear(part.whole(event));
+          boolean ofProject =
+              event instanceof RunEvent.Promised || event instanceof RunEvent.ProblemFound;
+          if (!ofProject || once.add(event)) {
+            writer.hear(part.whole(event));
+          }
         }
       }
       if (parts.stream().allMatch(part -> part.ended != null)) {

@@ -3,6 +3,7 @@ package org.oddlantern.internal.journal;
 /** The names of members in a journal: what writes a line and what reads one take them from here. */
 final class Member {
 
+  static final String ABOVE = "above";
   static final String ABSENT = "absent";
   static final String AFTER = "after";
   static final String AGREED = "agreed";
@@ -13,11 +14,14 @@ final class Member {
   static final String CAME = "came";
   static final String CASE = "case";
   static final String CASES = "cases";
+  static final String CELLS = "cells";
   static final String CHECK = "check";
+  static final String COLUMNS = "columns";
   static final String CONTENT_TYPE = "contentType";
   static final String COUNTS = "counts";
   static final String DATABASE = "database";
   static final String DEED = "deed";
+  static final String DOCUMENTS = "documents";
   static final String EARLIER = "earlier";
   static final String ENDED_AT = "endedAt";
   static final String ENVIRONMENT = "environment";
@@ -30,6 +34,7 @@ final class Member {
   static final String FIRST = "first";
   static final String FORMAT = "format";
   static final String GOT = "got";
+  static final String HINT = "hint";
   static final String HINTS = "hints";
   static final String ID = "id";
   static final String ITEM = "item";
@@ -39,6 +44,7 @@ final class Member {
   static final String LANE = "lane";
   static final String LANES = "lanes";
   static final String LEFT_BEHIND = "leftBehind";
+  static final String LINE = "line";
   static final String LINES = "lines";
   static final String MARKED = "marked";
   static final String MARKS = "marks";
@@ -55,13 +61,16 @@ final class Member {
   static final String PLACES = "places";
   static final String PRINTED = "printed";
   static final String PROBLEM = "problem";
+  static final String PROMISES = "promises";
   static final String QUERIES = "queries";
   static final String REASON = "reason";
   static final String REPLY_BODY = "replyBody";
   static final String REPLY_HEADERS = "replyHeaders";
   static final String REQUEST_BODY = "requestBody";
   static final String REQUEST_HEADERS = "requestHeaders";
+  static final String ROWS = "rows";
   static final String RUN = "run";
+  static final String SAMPLES = "samples";
   static final String SEED = "seed";
   static final String SENT = "sent";
   static final String SENT_AT = "sentAt";
@@ -81,6 +90,7 @@ final class Member {
   static final String TITLE = "title";
   static final String TOOK_MICROS = "tookMicros";
   static final String TYPE = "type";
+  static final String UNPROMISED = "unpromised";
   static final String URL = "url";
   static final String VARIABLES = "variables";
   static final String VERDICTS = "verdicts";

@@ -35,7 +35,9 @@ public record ShortJournal(Path file) {
         if (finished.record().counts()) {
           writer.hear(new RunEvent.CaseFinished(shortened(finished.record())));
         }
-      } else if (!(event instanceof RunEvent.PutBack) && !(event instanceof RunEvent.UndoNoted)) {
+      } else if (!(event instanceof RunEvent.PutBack
+          || event instanceof RunEvent.UndoNoted
+          || event instanceof RunEvent.Promised)) {
         writer.hear(event);
       }
     } catch (IOException e) {

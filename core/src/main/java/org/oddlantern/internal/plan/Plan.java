@@ -1,6 +1,7 @@
 package org.oddlantern.internal.plan;
 
 import java.util.List;
+import org.oddlantern.internal.promise.Promises;
 
 /**
  * What will run: every selected case and every case and shared supply that makes what one of them takes,
@@ -9,16 +10,33 @@ import java.util.List;
  * @param nodes the cases and shared supplies; each one's order number is its index
  * @param warnings what deserves a look but keeps nothing from running
  * @param part which share of the run it is
+ * @param promises what documents promise of its cases and of those that were not selected
  */
-public record Plan(List<Planned> nodes, List<String> warnings, RunPart part) {
+public record Plan(
+    List<Planned> nodes, List<String> warnings, RunPart part, Promises promises) {
 
   /** Without cases, for a run whose cases come from elsewhere. */
   public static final Plan EMPTY = new Plan(List.of(), List.of(), RunPart.WHOLE);
+
+  /** Without promises. */
+  public Plan(List<Planned> nodes, List<String> warnings, RunPart part) {
+    this(nodes, warnings, part, Promises.NONE);
+  }
 
   /** Keeps its own lists. */
   public Plan {
     nodes = List.copyOf(nodes);
     warnings = List.copyOf(warnings);
+  }
+
+  /**
+   * The plan of a project whose documents promise something.
+   *
+   * @param other what they promise
+   * @return the same plan with it
+   */
+  public Plan with(Promises other) {
+    return new Plan(nodes, warnings, part, other);
   }
 
   /**

@@ -1,5 +1,6 @@
 package org.oddlantern.internal.plan;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -9,6 +10,9 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.internal.plan.Expansion.Spot;
+import org.oddlantern.internal.promise.PromiseReader;
+import org.oddlantern.internal.promise.Promises;
+import org.oddlantern.internal.promise.TitledCase;
 import org.oddlantern.json.internal.NearestMatch;
 
 /**
@@ -27,6 +31,8 @@ public final class Planner {
   private final List<CaseDefinition> known;
   private final DependencyLookup needs;
   private final SampleData data;
+  private final PromiseReader documents;
+  private @Nullable Promises promises;
 
   /**
    * Looks for suites.
@@ -49,7 +55,10 @@ public final class Planner {
     this.discovery = new Discovery(loader, reader);
     this.known = discovery.find(places);
     this.needs = new DependencyLookup(reader, known);
-    this.data = new SampleData(new Resources(loader, folder));
+    Resources files = new Resources(loader, folder);
+    this.data = new SampleData(files);
+    this.documents = new PromiseReader(
+        files, places.stream().map(Place::path).filter(Files::isRegularFile).toList());
   }
 
   /**
@@ -61,12 +70,12 @@ public final class Planner {
    * @throws PlanRefused if something in it is wrong
    */
   public Plan plan(Selection selection) {
-    return plan(selection, RunPart.WHOLE, name -> {});
+    return planned(selection, RunPart.WHOLE, name -> {});
   }
 
   /**
-   * The plan of one part of a selection, with every schema that the suites name by a constant read
-   * beforehand. Every part is judged as the whole.
+   * The plan for a run of one part of a selection, with what documents promise, and every schema that the
+   * suites name by a constant read beforehand. Every part is judged as the whole.
    *
    * @param selection which cases
    * @param part which part of them; it may have no cases
@@ -76,6 +85,10 @@ public final class Planner {
    * @throws PlanRefused if something in it is wrong
    */
   public Plan plan(Selection selection, RunPart part, Consumer<String> schemas) {
+    return planned(selection, part, schemas).with(promises());
+  }
+
+  private Plan planned(Selection selection, RunPart part, Consumer<String> schemas) {
     if (!discovery.problems().isEmpty()) {
       throw new PlanRefused(discovery.problems());
     }
@@ -125,6 +138,45 @@ public final class Planner {
    */
   public List<CaseDefinition> found(Selection selection) {
     return selection.maybe(known);
+  }
+
+  /**
+   * What the documents beside the suites promise, whichever cases are selected. They are read once.
+   *
+   * @return the promises, with what is wrong with documents
+   */
+  public synchronized Promises promises() {
+    if (promises == null) {
+      promises = documents.read(this::titled);
+    }
+    return promises;
+  }
+
+  /**
+   * All cases as documents name them, whichever are selected; methods of samples are asked for theirs.
+   *
+   * @return each case once, in source order
+   */
+  public List<TitledCase> titled() {
+    Sampling sampling = new Sampling(needs.reachable(known));
+    Expansion expansion = new Expansion(needs, sampling, data);
+    return known.stream().map(one -> titled(one, sampling, expansion)).toList();
+  }
+
+  private TitledCase titled(CaseDefinition one, Sampling sampling, Expansion expansion) {
+    SamplesDefinition samples = sampling.behind(one);
+    List<TitledCase.OfSample> all = samples == null
+        ? List.of()
+        : expansion.spots(one).stream()
+            .map(Spot::asCase)
+            .map(each -> new TitledCase.OfSample(each.id().toString(), each.title()))
+            .toList();
+    return new TitledCase(
+        one.id().toString(),
+        SuiteName.of(one.suite()),
+        one.titled().text(),
+        all,
+        samples == null ? List.of() : data.files(samples));
   }
 
   private List<Spot> ordered(Set<Spot> met, Expansion expansion) {

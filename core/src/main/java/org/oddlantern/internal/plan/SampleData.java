@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.internal.ReadFiles;
 import org.oddlantern.internal.Resources;
 
 /** The samples themselves: calls each method of samples once. */
@@ -38,6 +39,11 @@ final class SampleData {
     return problem.isEmpty() ? List.of() : List.of(new PlanProblem(definition.place(), problem));
   }
 
+  /** The files that the samples were read from, as the suite names them. */
+  List<String> files(SamplesDefinition definition) {
+    return given(definition).files();
+  }
+
   /** The names of components that a title may ask for; none if there are no samples. */
   List<String> names(SamplesDefinition definition) {
     List<Sample> samples = of(definition);
@@ -56,37 +62,42 @@ final class SampleData {
   private Given called(SamplesDefinition definition) {
     Method method = definition.method();
     if (!Modifier.isStatic(method.getModifiers()) || method.getParameterCount() > 0) {
-      return new Given(List.of(), ""); // told with what is wrong with the method
+      return new Given(List.of(), "", List.of()); // told with what is wrong with the method
     }
-    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files))) {
+    ReadFiles read = new ReadFiles();
+    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files, read))) {
       method.setAccessible(true);
       Object returned = method.invoke(null);
       List<?> values = returned instanceof Stream<?> stream
           ? stream.toList()
           : returned instanceof List<?> list ? list : List.of();
-      return checked(values);
+      Given given = checked(values);
+      return new Given(given.samples, given.problem, read.names());
     } catch (InvocationTargetException e) {
       Throwable cause = e.getCause() == null ? e : e.getCause();
       String kind =
           cause instanceof IllegalArgumentException ? "" : cause.getClass().getSimpleName() + ": ";
-      return new Given(List.of(), "its samples cannot be had: " + kind + cause.getMessage());
+      return new Given(
+          List.of(), "its samples cannot be had: " + kind + cause.getMessage(), List.of());
     } catch (ReflectiveOperationException | RuntimeException e) {
-      return new Given(List.of(), "its samples cannot be had: " + e);
+      return new Given(List.of(), "its samples cannot be had: " + e, List.of());
     }
   }
 
   private static Given checked(List<?> values) {
     if (values.isEmpty()) {
-      return new Given(List.of(), "it gives no samples, so nothing would run that takes one");
+      return new Given(
+          List.of(), "it gives no samples, so nothing would run that takes one", List.of());
     }
     List<Object> present = new ArrayList<>();
     for (Object value : values) {
       if (value == null) {
-        return new Given(List.of(), "sample " + (present.size() + 1) + " is null; leave it out");
+        return new Given(
+            List.of(), "sample " + (present.size() + 1) + " is null; leave it out", List.of());
       }
       present.add(value);
     }
-    return new Given(keyed(present), "");
+    return new Given(keyed(present), "", List.of());
   }
 
   /** By their first components, if these tell all apart; else by their numbers. */
@@ -109,6 +120,6 @@ final class SampleData {
         : text;
   }
 
-  /** What a method gave, or why it did not. */
-  private record Given(List<Sample> samples, String problem) {}
+  /** What a method gave, or why it did not, and what it read for that. */
+  private record Given(List<Sample> samples, String problem, List<String> files) {}
 }

@@ -3,6 +3,8 @@ package org.oddlantern.internal.record;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import org.oddlantern.internal.promise.PromiseDocument;
+import org.oddlantern.internal.promise.TitledCase;
 
 /** Something that happened in a run, secrets masked; a line of the journal. */
 public sealed interface RunEvent {
@@ -56,6 +58,22 @@ public sealed interface RunEvent {
     /** Which share of a run dealt to several machines it is, like {@code 2/5}; empty for a whole. */
     public String part() {
       return size.part();
+    }
+  }
+
+  /**
+   * What documents promise, told when the run begins.
+   *
+   * @param documents the documents
+   * @param unpromised the cases that no document names
+   */
+  record Promised(List<PromiseDocument> documents, List<TitledCase> unpromised)
+      implements RunEvent {
+
+    /** Keeps its own lists. */
+    public Promised {
+      documents = List.copyOf(documents);
+      unpromised = List.copyOf(unpromised);
     }
   }
 

@@ -1,5 +1,6 @@
 package org.oddlantern.internal.run;
 
+import org.oddlantern.internal.plan.SuiteName;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.oddlantern.internal.mask.Masker;
@@ -47,7 +48,7 @@ record CaseFacts(
     return new CaseHead(
         RecordKind.CASE,
         masker.id(id.toString()),
-        RunNames.suite(suite),
+        SuiteName.of(suite),
         title.told(masker::text),
         position.toString(),
         "",

@@ -1,5 +1,7 @@
 package org.oddlantern.internal.run;
 
+import org.oddlantern.internal.plan.SuiteName;
+
 /**
  * Closes a suite's instance, or a value.
  *
@@ -12,7 +14,7 @@ record CloseDeed(String id, String environment, AutoCloseable closeable) impleme
   @Override
   public void done(PutBacks putBacks) {
     Class<?> type = closeable.getClass();
-    String deed = "close " + RunNames.suite(type);
+    String deed = "close " + SuiteName.of(type);
     Work work = new Work(putBacks.workshop(), id, deed, type, environment, " closing", undo -> {});
     putBacks.work(id, deed, work, () -> {
       closeable.close();

@@ -1,5 +1,6 @@
 package org.oddlantern.internal.run;
 
+import org.oddlantern.internal.plan.SuiteName;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -59,7 +60,7 @@ final class Entries {
         .broadcast()
         .tell(new RunEvent.CaseBegan(
             masker.id(one.id().toString()),
-            RunNames.suite(one.suite()),
+            SuiteName.of(one.suite()),
             one.title().told(masker::text),
             lane));
   }
@@ -261,7 +262,7 @@ final class Entries {
           new CaseHead(
               RecordKind.SUPPLY,
               supply.id().toString(),
-              RunNames.suite(supply.suite()),
+              SuiteName.of(supply.suite()),
               supply.title(),
               supply.position().toString(),
               workshop.masker().id(whose),

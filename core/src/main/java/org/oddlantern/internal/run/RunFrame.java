@@ -64,6 +64,7 @@ final class RunFrame {
         (int) cases.stream().map(one -> one.definition().suite()).distinct().count();
     List<String> warnings = new ArrayList<>(order.plan().warnings());
     warnings.addAll(environments.warnings());
+    warnings.addAll(order.plan().promises().notes());
     return new RunEvent.Started(
         RunEvent.Started.FORMAT,
         run,
@@ -91,6 +92,7 @@ final class RunFrame {
       }
       Broadcast broadcast = new Broadcast(listeners);
       broadcast.tell(started());
+      new PromisesTold(order, masker).to(broadcast);
       this.workshop = new Workshop(
           order,
           clock,

@@ -2,7 +2,7 @@ package org.oddlantern.internal.run;
 
 import java.security.SecureRandom;
 
-/** Names for runs and suites. */
+/** Names for runs. */
 public final class RunNames {
 
   private static final String ALPHABET = "0123456789abcdefghjkmnpqrstvwxyz";
@@ -21,17 +21,6 @@ public final class RunNames {
       name.append(ALPHABET.charAt(random.nextInt(ALPHABET.length())));
     }
     return name.toString();
-  }
-
-  /**
-   * The name of a suite for people: its simple name, sections joined by {@code >}.
-   *
-   * @param suite the class
-   * @return {@code HiveRegisterTest > Sharing}
-   */
-  public static String suite(Class<?> suite) {
-    Class<?> outer = suite.getEnclosingClass();
-    return outer == null ? suite.getSimpleName() : suite(outer) + " > " + suite.getSimpleName();
   }
 
   /** The text with what cannot stand in a header replaced. */

@@ -20,11 +20,21 @@ public final class NearestMatch {
    * @return the nearest, or empty
    */
   public static Optional<String> among(String name, Collection<String> known) {
-    if (name.length() > LONGEST) {
-      return Optional.empty();
-    }
+    return name.length() > LONGEST
+        ? Optional.empty()
+        : among(name, known, Math.max(1, name.length() / 3));
+  }
+
+  /**
+   * The known text that is closest, whatever its length.
+   *
+   * @param name what was written
+   * @param known the texts that exist
+   * @param apart how many letters may differ
+   * @return the nearest, or empty
+   */
+  public static Optional<String> among(String name, Collection<String> known, int apart) {
     String wanted = folded(name);
-    int apart = Math.max(1, name.length() / 3);
     int allowed = apart;
     String nearest = null;
     int looked = 0;

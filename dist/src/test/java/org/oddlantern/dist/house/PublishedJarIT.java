@@ -51,7 +51,7 @@ class PublishedJarIT {
     try (JarFile jar = new JarFile(BUNDLE.resolve(JAR + ".jar").toFile())) {
       String notice = text(jar, "META-INF/THIRD-PARTY.txt");
       for (String library :
-          List.of("Jackson", "HttpComponents", "SnakeYAML", "ASM", "jte", "SLF4J")) {
+          List.of("Jackson", "HttpComponents", "SnakeYAML", "ASM", "jte", "SLF4J", "commonmark")) {
         assertTrue(notice.contains(library), library);
       }
       Matcher named = Pattern.compile("META-INF/[\\w./-]*\\w").matcher(notice);

@@ -1,5 +1,6 @@
 package org.oddlantern.internal.junit;
 
+import org.oddlantern.internal.plan.SuiteName;
 import org.jspecify.annotations.Nullable;
 import org.junit.platform.engine.TestSource;
 import org.junit.platform.engine.UniqueId;
@@ -8,7 +9,6 @@ import org.junit.platform.engine.support.descriptor.ClassSource;
 import org.junit.platform.engine.support.descriptor.MethodSource;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseId;
-import org.oddlantern.internal.run.RunNames;
 
 /** A suite, a section, a case, or one sample of a case, as the platform shows it. */
 final class Node extends AbstractTestDescriptor {
@@ -33,7 +33,7 @@ final class Node extends AbstractTestDescriptor {
     boolean section = suite.getEnclosingClass() != null;
     return new Node(
         parent.append(section ? SECTION : SUITE, section ? suite.getSimpleName() : suite.getName()),
-        section ? suite.getSimpleName() : RunNames.suite(suite),
+        section ? suite.getSimpleName() : SuiteName.of(suite),
         ClassSource.from(suite),
         Type.CONTAINER,
         null);

@@ -32,6 +32,7 @@ public final class RunData {
   private final Troubles troubles;
   private final Map<String, CaseRecord> byId;
   private final StoredCases stored;
+  private final KeptPromises promises;
 
   private RunData(
       RunEvent.Started started,
@@ -40,6 +41,7 @@ public final class RunData {
       List<RunEvent.PutBack> putBacks,
       RunEvent.@Nullable Ended ended,
       Troubles troubles,
+      List<RunEvent.Promised> promised,
       StoredCases stored) {
     this.started = started;
     this.cases = List.copyOf(cases);
@@ -51,6 +53,10 @@ public final class RunData {
     this.byId = Stream.concat(cases.stream(), supplied.stream())
         .collect(Collectors.toMap(CaseRecord::id, one -> one, (one, again) -> one));
     this.stored = stored;
+    this.promises = new KeptPromises(promised, id -> {
+      CaseRecord one = byId.get(id);
+      return one == null ? null : Keeping.of(one);
+    });
   }
 
   /**
@@ -111,6 +117,15 @@ public final class RunData {
    */
   public List<String> problems() {
     return troubles.problems;
+  }
+
+  /**
+   * What became of what documents promise.
+   *
+   * @return the promises; without documents if there are none
+   */
+  public KeptPromises promises() {
+    return promises;
   }
 
   /**
@@ -322,6 +337,7 @@ public final class RunData {
     private final List<RunEvent.UndoNoted> open = new ArrayList<>();
     private final List<RunEvent.PutBackBegan> sent = new ArrayList<>();
     private final List<String> problems = new ArrayList<>();
+    private final List<RunEvent.Promised> promised = new ArrayList<>();
     private final Map<String, RunEvent.CaseBegan> underWay = new LinkedHashMap<>();
     private RunEvent.@Nullable Ended ended;
 
@@ -337,6 +353,8 @@ public final class RunData {
         sent.add(began);
       } else if (event instanceof RunEvent.ProblemFound found) {
         problems.add(found.problem());
+      } else if (event instanceof RunEvent.Promised told) {
+        promised.add(told);
       } else if (event instanceof RunEvent.CaseBegan began) {
         underWay.put(began.id(), began);
       } else if (event instanceof RunEvent.UndoNoted noted) {
@@ -359,6 +377,7 @@ public final class RunData {
           putBacks,
           ended,
           new Troubles(List.copyOf(problems), List.copyOf(underWay.values())),
+          List.copyOf(promised),
           stored);
     }
 

@@ -37,6 +37,7 @@ public final class ConsoleReport implements RunListener {
   private final Detail detail;
   private final LiveLine live;
   private final EndText end = new EndText();
+  private final PromisesHeard promises = new PromisesHeard();
   private final Timer timer = new Timer("odd-lantern console", true);
   private String suite = "";
   private String seed = "";
@@ -73,6 +74,7 @@ public final class ConsoleReport implements RunListener {
   public void hear(RunEvent event) {
     synchronized (out) {
       live.hear(event);
+      promises.hear(event);
       if (!(event instanceof RunEvent.CaseBegan)) {
         live.erase();
         tell(event);
@@ -277,6 +279,9 @@ public final class ConsoleReport implements RunListener {
     }
     out.println();
     headed(String.join(", ", counts.told()), " in " + Amounts.time(ended.tookMicros()));
+    if (!promises.sentence().isEmpty()) {
+      line(promises.sentence(), 10);
+    }
     if (wasPutBack > 0 || ended.leftBehind() > 0) {
       out.println(String.format(
           Locale.ROOT,

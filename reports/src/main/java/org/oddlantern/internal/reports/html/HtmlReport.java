@@ -82,7 +82,7 @@ public final class HtmlReport {
   private void write(RunData run, Bodies bodies, ReportScope scope) throws IOException {
     Files.createDirectories(folder);
     try (DirectoryStream<Path> old =
-        Files.newDirectoryStream(folder, "{index,history,suite-*}.html")) {
+        Files.newDirectoryStream(folder, "{index,history,promises,suite-*}.html")) {
       for (Path page : old) {
         Files.delete(page);
       }
@@ -106,6 +106,10 @@ public final class HtmlReport {
               HistoryView.of(history, index::address),
               "name",
               run.started().name()));
+    }
+    PromisesView promises = index.promises();
+    if (promises != null) {
+      page("promises.html", "promises.jte", Map.of("page", promises));
     }
     page("index.html", "index.jte", Map.of("page", index.view()));
     tellWhatIsMissing(bodies);

@@ -9,11 +9,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.promise.PromiseDocument;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Comparison;
+import org.oddlantern.internal.reports.Keeping;
+import org.oddlantern.internal.reports.KeptPromises;
 import org.oddlantern.internal.reports.Likeness;
 import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
@@ -55,6 +59,26 @@ final class Index {
     return one == null || page.isEmpty() ? "" : page + "#" + CaseView.anchor(one);
   }
 
+  /** What documents promise; null if there are none. */
+  @Nullable
+  PromisesView promises() {
+    KeptPromises promises = run.promises();
+    if (promises.documents().isEmpty()) {
+      return null;
+    }
+    List<PromisesView.DocumentView> documents = new ArrayList<>();
+    for (PromiseDocument one : promises.documents()) {
+      documents.add(new DocumentPage(run, one, documents.size() + 1, scope.pages(), this::view).view());
+    }
+    return new PromisesView(
+        run.started().name(), promises.sentence(), isKept(promises), documents);
+  }
+
+  private static boolean isKept(KeptPromises promises) {
+    return !promises.counts().containsKey(Keeping.BROKEN)
+        && !promises.counts().containsKey(Keeping.NOT_TRIED);
+  }
+
   private CaseView view(CaseRecord one) {
     return CaseView.of(run.whole(one), suites.page(one), run, bodies);
   }
@@ -91,6 +115,7 @@ final class Index {
         told ? LaneDrawing.of(run) : null,
         told ? rows(run.slowest(SLOWEST)) : List.of(),
         scope.history() != null,
+        run.promises().documents().isEmpty() ? "" : run.promises().sentence(),
         Stream.concat(run.cases().stream(), run.shared().stream())
             .map(CaseRecord::word)
             .distinct()

@@ -24,6 +24,7 @@ import org.oddlantern.internal.record.RunEvent;
  * @param drawing the run over time; null if nothing ran or nothing is to be told of it
  * @param slowest the slowest cases
  * @param history whether there is a page of earlier runs
+ * @param promises how many promises of documents were kept; empty if there are none
  * @param words the words of outcomes that stand on this page
  */
 public record IndexView(
@@ -44,6 +45,7 @@ public record IndexView(
     @Nullable LaneDrawing drawing,
     List<CaseView> slowest,
     boolean history,
+    String promises,
     List<String> words) {
 
   /**

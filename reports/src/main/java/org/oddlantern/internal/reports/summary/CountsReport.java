@@ -60,6 +60,13 @@ public final class CountsReport {
     }
     out.writeEndObject();
     out.writeNumberProperty("leftBehind", run.leftBehind().size());
+    if (!run.promises().documents().isEmpty()) {
+      out.writeObjectPropertyStart("promises");
+      run.promises()
+          .counts()
+          .forEach((keeping, count) -> out.writeNumberProperty(keeping.word(), count));
+      out.writeEndObject();
+    }
     out.writeArrayPropertyStart("suites");
     run.bySuite().forEach((suite, cases) -> {
       out.writeStartObject();

@@ -59,6 +59,10 @@ public final class MarkdownSummary {
     line("environment " + code(run.started().environment()) + ", took "
         + Amounts.time(run.took()) + ", run " + code(run.started().run()) + ", seed "
         + code(run.started().seed()));
+    if (!run.promises().documents().isEmpty()) {
+      line("");
+      line("Promises: " + escaped(run.promises().sentence()) + ".");
+    }
     List<CaseRecord> broken = run.notPassed();
     if (!broken.isEmpty()) {
       line("");

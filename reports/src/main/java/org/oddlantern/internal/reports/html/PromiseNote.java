@@ -1,0 +1,85 @@
+package org.oddlantern.internal.reports.html;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.oddlantern.internal.promise.Promise;
+import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.Outcome;
+import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.reports.RunData;
+
+/**
+ * Says why a promise is neither kept nor broken, for people who do not know cases.
+ *
+ * @param run the run
+ * @param promise the promise
+ */
+record PromiseNote(RunData run, Promise promise) {
+
+  /** In sentences; empty if there is nothing to say. */
+  String words() {
+    if (promise.cases().isEmpty()) {
+      return promise.hint().isEmpty()
+          ? ""
+          : "there is a case with the title \u201c" + promise.hint() + "\u201d; is that meant?";
+    }
+    Set<String> notes = new LinkedHashSet<>();
+    int missing = 0;
+    for (String id : promise.cases()) {
+      CaseRecord one = run.byId(id);
+      if (one == null) {
+        missing++;
+      } else {
+        notes.addAll(notes(one));
+      }
+    }
+    if (missing > 0) {
+      notes.add(
+          missing == promise.cases().size()
+              ? "it was not looked at in this run"
+              : "not all of it was looked at in this run");
+    }
+    return String.join("; ", notes);
+  }
+
+  private List<String> notes(CaseRecord one) {
+    List<String> notes = new ArrayList<>();
+    ProblemRecord problem = one.problem();
+    String why = problem == null ? "" : problem.message().lines().findFirst().orElse("");
+    switch (one.outcome()) {
+      case ERRORED -> notes.add("the test itself broke off before it could tell: " + why);
+      case BLOCKED -> notes.add(blocked(one));
+      case INTERRUPTED -> notes.add("the run ended before");
+      case SKIPPED -> notes.add("left out: " + why);
+      case KNOWN_FAULT -> notes.add("known as " + one.knownFault());
+      case PENDING -> notes.add("its test is not written yet");
+      default -> {
+        if (one.outcome() == Outcome.PASSED && one.marks().contains(Mark.UNPROVEN)) {
+          notes.add("the test looked at nothing");
+        }
+      }
+    }
+    if (one.marks().contains(Mark.FLAKY)) {
+      notes.add("only at a later try");
+    }
+    if (one.marks().contains(Mark.WARNED)) {
+      notes.add("with a warning");
+    }
+    return notes;
+  }
+
+  private String blocked(CaseRecord one) {
+    List<String> others = one.waitedFor().stream()
+        .map(run::byId)
+        .filter(each -> each != null && !each.outcome().isGreen())
+        .map(CaseRecord::title)
+        .distinct()
+        .toList();
+    return others.isEmpty()
+        ? "what it needs was not there"
+        : "it needs what did not come about: " + String.join(", ", others);
+  }
+}
