@@ -46,8 +46,7 @@ record Description(Planner planner) {
     return lines;
   }
 
-  private void item(
-      List<String> lines, CaseDefinition one, TitledCase titled, Set<String> titles) {
+  private void item(List<String> lines, CaseDefinition one, TitledCase titled, Set<String> titles) {
     lines.add("- " + Markdown.escaped(one.titled().text()));
     List<String> below = new ArrayList<>(state(one.marks()));
     if (titled.files().size() == 1) {

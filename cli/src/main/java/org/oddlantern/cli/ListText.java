@@ -1,6 +1,5 @@
 package org.oddlantern.cli;
 
-import org.oddlantern.internal.plan.SuiteName;
 import java.io.PrintStream;
 import java.lang.reflect.Type;
 import java.util.ArrayList;
@@ -13,6 +12,7 @@ import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.PlannedSupply;
+import org.oddlantern.internal.plan.SuiteName;
 import org.oddlantern.internal.plan.ValueParameter;
 import org.oddlantern.json.internal.Words;
 

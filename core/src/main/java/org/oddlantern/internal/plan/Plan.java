@@ -12,8 +12,7 @@ import org.oddlantern.internal.promise.Promises;
  * @param part which share of the run it is
  * @param promises what documents promise of its cases and of those that were not selected
  */
-public record Plan(
-    List<Planned> nodes, List<String> warnings, RunPart part, Promises promises) {
+public record Plan(List<Planned> nodes, List<String> warnings, RunPart part, Promises promises) {
 
   /** Without cases, for a run whose cases come from elsewhere. */
   public static final Plan EMPTY = new Plan(List.of(), List.of(), RunPart.WHOLE);

@@ -40,8 +40,7 @@ final class PromiseFiles {
    * @param problems takes what cannot be read, in sentences
    * @return texts by name, like {@code promises/hives.md}
    */
-  static Map<String, String> in(
-      ClassLoader loader, Collection<Path> jars, List<String> problems) {
+  static Map<String, String> in(ClassLoader loader, Collection<Path> jars, List<String> problems) {
     PromiseFiles files = new PromiseFiles(problems);
     try {
       for (URL folder : Collections.list(loader.getResources(FOLDER))) {
@@ -58,8 +57,9 @@ final class PromiseFiles {
 
   private void folder(Path folder) {
     try (Stream<Path> all = Files.walk(folder)) {
-      List<Path> found =
-          all.filter(file -> file.toString().endsWith(".md") && Files.isRegularFile(file)).toList();
+      List<Path> found = all.filter(
+              file -> file.toString().endsWith(".md") && Files.isRegularFile(file))
+          .toList();
       for (Path file : found) {
         String name = FOLDER + "/" + folder.relativize(file).toString().replace('\\', '/');
         if (Files.size(file) > LARGEST) {

@@ -46,12 +46,11 @@ public record Promises(
           document.promises().stream().map(Promise::above).collect(Collectors.toSet());
       document.promises().stream()
           .filter(one -> one.cases().isEmpty() && !parents.contains(one.line()))
-          .forEach(one ->
-              open.add(document.file() + ":" + one.line() + " '" + one.words() + "'"));
+          .forEach(one -> open.add(document.file() + ":" + one.line() + " '" + one.words() + "'"));
     }
     if (!open.isEmpty()) {
-      gaps.add((open.size() == 1 ? "1 promise has" : open.size() + " promises have")
-          + " no case: " + some(open, one -> one));
+      gaps.add((open.size() == 1 ? "1 promise has" : open.size() + " promises have") + " no case: "
+          + some(open, one -> one));
     }
     if (!unpromised.isEmpty() && !documents.isEmpty()) {
       gaps.add((unpromised.size() == 1 ? "1 case has" : unpromised.size() + " cases have")

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Set;
 import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.NotJson;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**

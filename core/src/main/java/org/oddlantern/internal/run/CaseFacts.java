@@ -1,6 +1,5 @@
 package org.oddlantern.internal.run;
 
-import org.oddlantern.internal.plan.SuiteName;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.oddlantern.internal.mask.Masker;
@@ -8,6 +7,7 @@ import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.Position;
+import org.oddlantern.internal.plan.SuiteName;
 import org.oddlantern.internal.record.CaseHead;
 import org.oddlantern.internal.record.RecordKind;
 

@@ -1,6 +1,5 @@
 package org.oddlantern.internal.run;
 
-import org.oddlantern.internal.plan.SuiteName;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -13,6 +12,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.Planned;
+import org.oddlantern.internal.plan.SuiteName;
 import org.oddlantern.internal.plan.SupplyDefinition;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.CaseEnding;

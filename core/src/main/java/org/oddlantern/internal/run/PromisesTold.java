@@ -47,7 +47,9 @@ record PromisesTold(RunOrder order, Masker masker) {
     return table == null
         ? null
         : new SampleTable(
-            table.file(), table.columns(), table.rows().stream().map(this::masked).toList());
+            table.file(),
+            table.columns(),
+            table.rows().stream().map(this::masked).toList());
   }
 
   private SampleTable.Row masked(SampleTable.Row row) {

@@ -33,8 +33,10 @@ class PromisesTest {
           "RefusedTest",
           "a hive with {what} is refused",
           List.of(
-              new TitledCase.OfSample("RefusedTest#refused[no plot]", "a hive with no plot is refused"),
-              new TitledCase.OfSample("RefusedTest#refused[no kind]", "a hive with no kind is refused")),
+              new TitledCase.OfSample(
+                  "RefusedTest#refused[no plot]", "a hive with no plot is refused"),
+              new TitledCase.OfSample(
+                  "RefusedTest#refused[no kind]", "a hive with no kind is refused")),
           List.of("samples/refused.csv")));
 
   @TempDir
@@ -46,9 +48,7 @@ class PromisesTest {
 
   @Test
   void writingDoesNotMatter() throws IOException {
-    write(
-        "hives.md",
-        """
+    write("hives.md", """
         # Hives
         - A **keeper** [registers](https://hives.example.org)
           a hive.
@@ -71,9 +71,7 @@ class PromisesTest {
 
   @Test
   void aListOfPromisesHasATitleOrABoxAndEverythingElseIsProse() throws IOException {
-    write(
-        "hives.md",
-        """
+    write("hives.md", """
         - lime trees in flower
         - a mild winter
 
@@ -99,9 +97,7 @@ class PromisesTest {
 
   @Test
   void whatIsBelowAPromiseIsOneIfItIsATitle() throws IOException {
-    write(
-        "hives.md",
-        """
+    write("hives.md", """
         - The register can be relied on:
           - A keeper registers a hive.
             - by post
@@ -122,9 +118,7 @@ class PromisesTest {
 
   @Test
   void theNearestTitleIsNamedAndNoneThatIsFarOff() throws IOException {
-    write(
-        "hives.md",
-        """
+    write("hives.md", """
         - a keeper registers a hive
         - a keepers register a hive
         - a hive that was moved is gone
@@ -196,16 +190,13 @@ class PromisesTest {
             "1 0 a hive with no kind is refused [RefusedTest#refused[no kind]] ",
             "2 0 a hive with no plot is refused [RefusedTest#refused[no plot]] "),
         told(read()));
-    assertEquals(
-        5, read().unpromised().size(), "a case is promised when all its samples are");
+    assertEquals(5, read().unpromised().size(), "a case is promised when all its samples are");
   }
 
   @Test
   void samplesThatDoNotFitAreToldWithTheirLine() throws IOException {
     samples("what,plot\nno plot\n");
-    write(
-        "hives.md",
-        """
+    write("hives.md", """
         - a hive with {what} is refused
 
           samples: refusals.csv
@@ -222,9 +213,7 @@ class PromisesTest {
             "promises/hives.md:6 names the samples refused.csv, but HiveTest#rename runs over no samples",
             "promises/hives.md:9 names the samples refused.csv below a promise that no case has for its title"),
         read().problems());
-    write(
-        "hives.md",
-        """
+    write("hives.md", """
         - a hive with {what} is refused
 
           samples: refused.csv
@@ -280,13 +269,34 @@ class PromisesTest {
   @Test
   void whateverATitleIsItsEscapedTextIsItsPromise() throws IOException {
     Random random = new Random(42);
-    String odd = "aB. \t*_`[]()<>#+-=~|!&;{}\\\"'/:@1xX\u00e9e\u0301\u2028\u00a0\ud83d\udc1d\u0130\u0000";
+    String odd =
+        "aB. \t*_`[]()<>#+-=~|!&;{}\\\"'/:@1xX\u00e9e\u0301\u2028\u00a0\ud83d\udc1d\u0130\u0000";
     List<TitledCase> cases = new ArrayList<>();
     StringBuilder text = new StringBuilder();
     for (String title : List.of(
-        "1. of all", "2) of all", "- no", "+ no", "* no", "# no", "> no", "=== no", "--- ", "~~~ no",
-        "[ ] open", "[x] shut", "&amp; then", "<b>bold</b>", "| a | b |", "![p](q)", "[a]: /u",
-        "a\\", "`a", "**", "...", "http://a.example.org/_b_", "samples: x.csv")) {
+        "1. of all",
+        "2) of all",
+        "- no",
+        "+ no",
+        "* no",
+        "# no",
+        "> no",
+        "=== no",
+        "--- ",
+        "~~~ no",
+        "[ ] open",
+        "[x] shut",
+        "&amp; then",
+        "<b>bold</b>",
+        "| a | b |",
+        "![p](q)",
+        "[a]: /u",
+        "a\\",
+        "`a",
+        "**",
+        "...",
+        "http://a.example.org/_b_",
+        "samples: x.csv")) {
       add(title, cases, text);
     }
     for (int i = 0; i < 2_000; i++) {
@@ -300,9 +310,10 @@ class PromisesTest {
       }
     }
     write("all.md", text.toString());
-    Promises promises = new PromiseReader(new Resources(loader(List.of()), null), List.of())
-        .read(() -> cases);
-    assertEquals(List.of(), promises.unpromised().stream().map(TitledCase::title).toList());
+    Promises promises =
+        new PromiseReader(new Resources(loader(List.of()), null), List.of()).read(() -> cases);
+    assertEquals(
+        List.of(), promises.unpromised().stream().map(TitledCase::title).toList());
     assertEquals(List.of(), promises.problems());
   }
 
@@ -316,8 +327,8 @@ class PromisesTest {
   private static List<String> told(Promises promises) {
     return promises.documents().stream()
         .flatMap(document -> document.promises().stream())
-        .map(one ->
-            one.line() + " " + one.above() + " " + one.words() + " " + one.cases() + " " + one.hint())
+        .map(one -> one.line() + " " + one.above() + " " + one.words() + " " + one.cases() + " "
+            + one.hint())
         .toList();
   }
 

@@ -1,6 +1,5 @@
 package org.oddlantern.internal.junit;
 
-import org.oddlantern.internal.plan.SuiteName;
 import org.jspecify.annotations.Nullable;
 import org.junit.platform.engine.TestSource;
 import org.junit.platform.engine.UniqueId;
@@ -9,6 +8,7 @@ import org.junit.platform.engine.support.descriptor.ClassSource;
 import org.junit.platform.engine.support.descriptor.MethodSource;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseId;
+import org.oddlantern.internal.plan.SuiteName;
 
 /** A suite, a section, a case, or one sample of a case, as the platform shows it. */
 final class Node extends AbstractTestDescriptor {

@@ -35,8 +35,8 @@ public final class KeptPromises {
     this.documents = told.stream().flatMap(one -> one.documents().stream()).toList();
     this.unpromised = told.stream().flatMap(one -> one.unpromised().stream()).toList();
     this.cases = cases;
-    documents.forEach(one -> below.put(
-        one, one.promises().stream().collect(Collectors.groupingBy(Promise::above))));
+    documents.forEach(one ->
+        below.put(one, one.promises().stream().collect(Collectors.groupingBy(Promise::above))));
   }
 
   /**
@@ -113,8 +113,8 @@ public final class KeptPromises {
     }
     String without = unpromised.isEmpty()
         ? ""
-        : "; " + Amounts.of(unpromised.size(), "case")
-            + (unpromised.size() == 1 ? " has" : " have") + " no promise";
+        : "; " + Amounts.of(unpromised.size(), "case") + (unpromised.size() == 1 ? " has" : " have")
+            + " no promise";
     return String.join(", ", parts) + without;
   }
 }

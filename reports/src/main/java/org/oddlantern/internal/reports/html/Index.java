@@ -68,10 +68,10 @@ final class Index {
     }
     List<PromisesView.DocumentView> documents = new ArrayList<>();
     for (PromiseDocument one : promises.documents()) {
-      documents.add(new DocumentPage(run, one, documents.size() + 1, scope.pages(), this::view).view());
+      documents.add(
+          new DocumentPage(run, one, documents.size() + 1, scope.pages(), this::view).view());
     }
-    return new PromisesView(
-        run.started().name(), promises.sentence(), isKept(promises), documents);
+    return new PromisesView(run.started().name(), promises.sentence(), isKept(promises), documents);
   }
 
   private static boolean isKept(KeptPromises promises) {
