@@ -28,7 +28,7 @@ final class AgreeCommand implements Callable<Integer> {
   @Parameters(
       arity = "0..1",
       paramLabel = "JOURNAL",
-      description = "The journal of a run (else that of the last one here).")
+      description = "The journal of a run, or its folder (else that of the last run here).")
   private @Nullable Path journal;
 
   @Option(
@@ -59,7 +59,7 @@ final class AgreeCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    Path read = journal == null ? RunFolder.standard().journal() : journal;
+    Path read = journal == null ? RunFolder.standard().journal() : RunFolder.journalOf(journal);
     if (!Files.isRegularFile(read)) {
       throw new Misuse(
           "there is no journal " + read + "; run the suites first, or name the journal of a run");

@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.plan.NothingSelected;
+import org.oddlantern.internal.reports.folder.RunFolder;
 
 /** The cases of an earlier run with which a build may not be green. */
 final class FailedCases {
@@ -16,7 +17,7 @@ final class FailedCases {
   static Set<String> in(Path journal) {
     Set<String> ids = new TreeSet<>();
     try {
-      new Journal(journal).outcomes(one -> {
+      new Journal(RunFolder.journalOf(journal)).outcomes(one -> {
         if (!one.outcome().isGreen()) {
           ids.add(one.id());
         }

@@ -12,6 +12,7 @@ import java.util.regex.Pattern;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -31,7 +32,7 @@ final class JournalReplies {
   }
 
   static JournalReplies of(Path file) {
-    JournalReplies all = new JournalReplies(new Journal(file));
+    JournalReplies all = new JournalReplies(new Journal(RunFolder.journalOf(file)));
     List<ExchangeRecord> exchanges = new ArrayList<>();
     try {
       all.journal.read(event -> {

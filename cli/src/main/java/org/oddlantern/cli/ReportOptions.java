@@ -17,6 +17,7 @@ import org.oddlantern.internal.reports.KeptRuns;
 import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.reports.html.ReportScope;
 import org.oddlantern.shaded.picocli.CommandLine.Option;
 
@@ -112,7 +113,8 @@ final class ReportOptions {
     check();
   }
 
-  private static RunData earlier(Path journal) {
+  private static RunData earlier(Path named) {
+    Path journal = RunFolder.journalOf(named);
     if (!Files.isRegularFile(journal)) {
       throw new Misuse("there is no journal " + journal + " to compare with");
     }

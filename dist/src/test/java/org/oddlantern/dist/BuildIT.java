@@ -1,6 +1,7 @@
 package org.oddlantern.dist;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
@@ -180,6 +181,9 @@ class BuildIT {
     Project project = Project.byMachine(folder)
         .file("pom.xml", POM)
         .file("odd-lantern.yaml", "history: { folder: earlier, keep: 2 }\n")
+        .file(
+            "src/test/resources/promises/yard.md",
+            "- A straw hive is known.\n- [ ] A hive sings.\n")
         .file("src/test/java/yard/MakerTest.java", MAKER)
         .file("src/test/java/yard/TakerTest.java", TAKER);
     Command.Output red = project.run("mvn -B test");
@@ -194,6 +198,9 @@ class BuildIT {
         .contains("a straw hive is known"));
     assertTrue(
         Files.readString(folder.resolve("target/odd-lantern/summary.md")).contains("it fell"));
+    assertTrue(Files.readString(folder.resolve("target/odd-lantern/report/promises.html"))
+        .contains("the test looked at nothing"));
+    assertFalse(red.out().contains("has no case"), red.out());
     assertTrue(
         Files.readString(folder.resolve("target/odd-lantern/report/suite-1-MakerTest.html"))
             .contains("Hive make() { return new Hive("),
@@ -210,10 +217,14 @@ class BuildIT {
             .toList());
 
     project.file("src/test/java/yard/MakerTest.java", MAKER.replace("Foxglove", "Heather"));
+    project.file("odd-lantern.yaml", "history: { folder: earlier, keep: 2 }\npromises: strict\n");
     Command.Output failed = project.run("mvn -B -o test -Dtest=TakerTest");
     assertEquals(1, failed.status(), failed.out());
     assertTrue(failed.out().contains("wanted Foxglove, got Heather"), failed.out());
     assertTrue(failed.out().contains("yard.TakerTest.label(TakerTest.java:7)"), failed.out());
+    assertTrue(
+        failed.out().contains("1 promise has no case: promises/yard.md:2 'A hive sings.'"),
+        failed.out());
     assertTrue(Files.readString(folder.resolve("target/odd-lantern/report/history.html"))
         .contains("TakerTest; failed in 1 of 2 runs"));
   }

@@ -58,6 +58,7 @@ class DocumentsIT {
         .replace(document("suites"), "")
         .replace(blocksOf(document("reports"), "java"), "")
         .replace(blocksOf(document("reports"), "yaml"), "")
+        .replace(blocksOf(document("promises"), "yaml"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
         .replace(document("dependency"), "")
@@ -95,6 +96,9 @@ class DocumentsIT {
     assertEquals(
         Files.readString(ROOT.resolve("demo/src/test/resources/samples/refused-hives.csv")),
         blocks(document("suites"), "csv").get(0));
+    assertTrue(
+        Files.readString(ROOT.resolve("demo/src/test/resources/promises/1-keepers-and-hives.md"))
+            .contains(blocks(document("promises"), "markdown").get(0)));
     assertEquals(
         Files.readString(ROOT.resolve("demo/src/test/resources/odd-lantern.yaml")),
         blocks(calls(), "yaml").get(0));
@@ -128,7 +132,8 @@ class DocumentsIT {
         folder.resolve("odd-lantern.yaml"),
         settings
             + blocks(document("schemas"), "yaml").get(0)
-            + blocks(document("reports"), "yaml").get(0));
+            + blocks(document("reports"), "yaml").get(0)
+            + blocks(document("promises"), "yaml").get(0));
     Command.Output output = Command.in(folder).run("settings");
     assertTrue(
         output

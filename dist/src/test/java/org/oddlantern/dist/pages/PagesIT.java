@@ -100,6 +100,32 @@ class PagesIT {
   }
 
   @Test
+  void aSentenceOfADocumentUnfoldsToWhatWasSentAndCame() throws Exception {
+    try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), NOTHING_INLINE)) {
+      browser.size(1280, 800);
+      browser.withScripts(false);
+      browser.open(pages.address("report/promises.html"));
+      assertEquals(
+          browser.number("document.querySelectorAll('.is-broken > .proof').length"),
+          browser.number("document.querySelectorAll('.is-broken > .proof[open]').length"),
+          "what is broken shows why");
+      String story =
+          "document.querySelector('.is-kept > .proof > .story').checkVisibility() ? 1 : 0";
+      assertEquals(0, browser.number(story));
+      browser.click(".is-kept > .proof > summary");
+      assertEquals(1, browser.number(story));
+      assertEquals(5, browser.number("document.querySelectorAll('.samples tbody tr').length"));
+      assertEquals(
+          "pending A keeper hears by mail when a hive was moved by somebody else.",
+          browser.text("document.querySelector('.is-pending').innerText.replace(/\\s+/g, ' ')"));
+      for (int width : new int[] {360, 1280}) {
+        browser.size(width, 800);
+        assertTrue(browser.number("document.documentElement.scrollWidth") <= width, "at " + width);
+      }
+    }
+  }
+
+  @Test
   void everyPageIsWholeWithoutScriptAndUnderAPolicyThatForbidsInlineStyle() throws Exception {
     try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), NOTHING_INLINE)) {
       browser.size(1280, 800);

@@ -38,6 +38,16 @@ public record RunFolder(Path path) {
   }
 
   /**
+   * The journal that somebody names.
+   *
+   * @param named a journal, or the folder that holds it
+   * @return the file, whether it is there or not
+   */
+  public static Path journalOf(Path named) {
+    return Files.isDirectory(named) ? new RunFolder(named).journal() : named;
+  }
+
+  /**
    * The journal of the run.
    *
    * @return the file
