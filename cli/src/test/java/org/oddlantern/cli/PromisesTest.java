@@ -174,6 +174,22 @@ class PromisesTest {
   }
 
   @Test
+  void aServiceThatIsNotThereIsNamedWhereNothingCouldBeTried() throws IOException {
+    int port = server.getAddress().getPort();
+    server.stop(0);
+    Shell.write(
+        "odd-lantern.yaml",
+        "environments: { here: { services: { api: { url: \"http://127.0.0.1:" + port
+            + "\", ready: { path: /health, within: 50ms } } } } }\n");
+    assertTrue(Shell.says(1, "run", classes).contains("\n0 of 9 promises kept, 8 not tried"));
+    String page = text(Files.readString(Path.of("odd-lantern-out/report/promises.html")));
+    assertTrue(
+        page.contains(
+            "not tried A hive is shown. it was kept from it by the service 'api', which was not ready within 50 ms"),
+        page);
+  }
+
+  @Test
   void strictWantsACaseForEachPromiseAndAPromiseForEachCase() throws IOException {
     settings("promises: strict\n");
     String run = Shell.says(1, "run", classes, "--case", "a hive is shown").replaceAll("\\s+", " ");

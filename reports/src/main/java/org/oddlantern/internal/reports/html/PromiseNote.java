@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlantern.internal.promise.Promise;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Mark;
@@ -18,6 +20,8 @@ import org.oddlantern.internal.reports.RunData;
  * @param promise the promise
  */
 record PromiseNote(RunData run, Promise promise) {
+
+  private static final Pattern FAILED = Pattern.compile("\\('(.*)'\\)$");
 
   /** In sentences; empty if there is nothing to say. */
   String words() {
@@ -51,7 +55,7 @@ record PromiseNote(RunData run, Promise promise) {
     String why = problem == null ? "" : problem.message().lines().findFirst().orElse("");
     switch (one.outcome()) {
       case ERRORED -> notes.add("the test itself broke off before it could tell: " + why);
-      case BLOCKED -> notes.add(blocked(one));
+      case BLOCKED -> notes.add(blocked(why));
       case INTERRUPTED -> notes.add("the run ended before");
       case SKIPPED -> notes.add("left out: " + why);
       case KNOWN_FAULT -> notes.add("known as " + one.knownFault());
@@ -71,15 +75,11 @@ record PromiseNote(RunData run, Promise promise) {
     return notes;
   }
 
-  private String blocked(CaseRecord one) {
-    List<String> others = one.waitedFor().stream()
-        .map(run::byId)
-        .filter(each -> each != null && !each.outcome().isGreen())
-        .map(CaseRecord::title)
-        .distinct()
-        .toList();
-    return others.isEmpty()
-        ? "what it needs was not there"
-        : "it needs what did not come about: " + String.join(", ", others);
+  /** By the title of the case that failed, if it was one. */
+  private static String blocked(String why) {
+    Matcher title = FAILED.matcher(why);
+    return title.find()
+        ? "it needs what did not come about: " + title.group(1)
+        : "it was kept from it by " + why;
   }
 }
