@@ -223,6 +223,7 @@ class PagesIT {
         for (String page : List.of(
             "index.html",
             "history.html",
+            "promises.html",
             page("CallKindsTest"),
             page("KeeperDayTest"),
             page("SchemaTest"))) {
