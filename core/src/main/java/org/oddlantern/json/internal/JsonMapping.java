@@ -40,12 +40,16 @@ import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
  */
 public final class JsonMapping {
 
-  private static final JsonMapping STANDARD =
-      new JsonMapping(StandardMapper.made(), secret -> {}, null);
+  private static final JsonMapping STANDARD = made();
 
   private final JsonMapper mapper;
   private final Consumer<String> secrets;
   private final @Nullable OwnRules own;
+
+  /** One that has met no type yet. */
+  static JsonMapping made() {
+    return new JsonMapping(StandardMapper.made(), secret -> {}, null);
+  }
 
   private JsonMapping(JsonMapper mapper, Consumer<String> secrets, @Nullable OwnRules own) {
     this.mapper = mapper;

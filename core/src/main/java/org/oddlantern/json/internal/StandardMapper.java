@@ -29,8 +29,13 @@ final class StandardMapper {
 
   static JsonMapper made() {
     AnnotationIntrospector needed = new NeededComponents();
-    SimpleModule types =
-        new SimpleModule("odd-lantern-strict").setDeserializerModifier(new StrictTypes());
+    SimpleModule types = new SimpleModule("odd-lantern-strict") {
+      @Override
+      public void setupModule(SetupContext context) {
+        super.setupModule(context);
+        context.addKeyDeserializers(new KeyNames());
+      }
+    }.setDeserializerModifier(new StrictTypes());
     return withOwnTypes(JsonMapper.builder(
                 JsonFactory.builder().streamReadConstraints(LIMITS).build())
             .disable(StreamReadFeature.INCLUDE_SOURCE_IN_LOCATION)

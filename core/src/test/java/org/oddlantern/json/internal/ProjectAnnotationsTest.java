@@ -1,4 +1,4 @@
-package org.oddlantern.json;
+package org.oddlantern.json.internal;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -21,12 +21,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.oddlantern.json.internal.JsonMapping;
 
 /** The annotations of a project's own Jackson say what they say there, though the mapper inside is another. */
 class ProjectAnnotationsTest {
-
-  private static final JsonMapping MAPPING = JsonMapping.standard();
 
   /** What is done with a value. */
   interface Work {
@@ -268,16 +265,16 @@ class ProjectAnnotationsTest {
         row(
             "@JsonProperty(name) writes",
             "{\"first_name\":\"A\"}",
-            () -> MAPPING.write(new Prop("A"))),
+            () -> JsonMapping.made().write(new Prop("A"))),
         row(
             "@JsonProperty(name) reads",
             "A",
             () -> read("{\"first_name\":\"A\"}", Prop.class).first()),
-        row("@JsonProperty(access)", "{\"name\":\"n\"}", () -> MAPPING.write(new Access("1", "n"))),
+        row("@JsonProperty(access)", "{\"name\":\"n\"}", () -> JsonMapping.made().write(new Access("1", "n"))),
         row(
             "@JsonFormat(pattern) writes",
             "{\"day\":\"03.02.2026\"}",
-            () -> MAPPING.write(new Fmt(LocalDate.of(2026, 2, 3)))),
+            () -> JsonMapping.made().write(new Fmt(LocalDate.of(2026, 2, 3)))),
         row(
             "@JsonFormat(pattern) reads",
             "2026-02-03",
@@ -285,31 +282,31 @@ class ProjectAnnotationsTest {
         row(
             "@JsonFormat(shape)",
             "{\"amount\":\"1.50\"}",
-            () -> MAPPING.write(new Amount(new BigDecimal("1.50")))),
+            () -> JsonMapping.made().write(new Amount(new BigDecimal("1.50")))),
         row(
             "@JsonFormat(with)",
             "[x]",
             () -> "" + read("{\"tags\":\"x\"}", Single.class).tags()),
-        row("@JsonInclude(NON_NULL)", "{\"b\":\"1\"}", () -> MAPPING.write(new Inc(null, "1"))),
+        row("@JsonInclude(NON_NULL)", "{\"b\":\"1\"}", () -> JsonMapping.made().write(new Inc(null, "1"))),
         row(
             "@JsonInclude(NON_EMPTY)",
             "{\"b\":\"1\"}",
-            () -> MAPPING.write(new IncEmpty(List.of(), "1"))),
-        row("@JsonIgnore", "{\"a\":\"1\"}", () -> MAPPING.write(new Ign("1", "2"))),
-        row("@JsonIgnoreProperties", "{\"a\":\"1\"}", () -> MAPPING.write(new IgnP("1", "2"))),
+            () -> JsonMapping.made().write(new IncEmpty(List.of(), "1"))),
+        row("@JsonIgnore", "{\"a\":\"1\"}", () -> JsonMapping.made().write(new Ign("1", "2"))),
+        row("@JsonIgnoreProperties", "{\"a\":\"1\"}", () -> JsonMapping.made().write(new IgnP("1", "2"))),
         row(
             "@JsonIgnoreProperties(ignoreUnknown)",
             "1",
             () -> read("{\"a\":\"1\",\"q\":2}", IgnU.class).a()),
-        row("@JsonIncludeProperties", "{\"a\":\"1\"}", () -> MAPPING.write(new IncP("1", "2"))),
+        row("@JsonIncludeProperties", "{\"a\":\"1\"}", () -> JsonMapping.made().write(new IncP("1", "2"))),
         row("@JsonCreator(properties)", "5", () -> "" + read("{\"c\":5}", Money.class).cents),
         row("@JsonCreator(delegating)", "x", () -> read("\"x\"", Code.class).v),
-        row("@JsonValue", "\"x\"", () -> MAPPING.write(new Code("x"))),
+        row("@JsonValue", "\"x\"", () -> JsonMapping.made().write(new Code("x"))),
         row(
             "@JsonValue of an enum",
             "[2,HIGH]",
-            () -> "[" + MAPPING.write(Level.HIGH) + "," + read("2", Level.class) + "]"),
-        row("enum @JsonProperty writes", "\"red-ish\"", () -> MAPPING.write(Color.RED)),
+            () -> "[" + JsonMapping.made().write(Level.HIGH) + "," + read("2", Level.class) + "]"),
+        row("enum @JsonProperty writes", "\"red-ish\"", () -> JsonMapping.made().write(Color.RED)),
         row("enum @JsonProperty reads", "RED", () -> "" + read("\"red-ish\"", Color.class)),
         row("enum @JsonAlias", "BLUE", () -> "" + read("\"blau\"", Color.class)),
         row("@JsonAlias", "t", () -> read("{\"title\":\"t\"}", Ali.class).name()),
@@ -317,7 +314,7 @@ class ProjectAnnotationsTest {
           var u = new Unw();
           u.n = "1";
           u.addr = new Addr("s", "z");
-          return MAPPING.write(u);
+          return JsonMapping.made().write(u);
         }),
         row(
             "@JsonUnwrapped reads",
@@ -328,7 +325,7 @@ class ProjectAnnotationsTest {
         row(
             "@JsonTypeInfo/@JsonSubTypes write",
             "{\"kind\":\"cat\",\"lives\":9}",
-            () -> MAPPING.write(new Cat(9))),
+            () -> JsonMapping.made().write(new Cat(9))),
         row(
             "@JsonTypeInfo/@JsonSubTypes read",
             "Cat[lives=9]",
@@ -337,13 +334,13 @@ class ProjectAnnotationsTest {
             "@JsonSubTypes(names)",
             "Dog[name=a]",
             () -> "" + read("{\"kind\":\"hound\",\"name\":\"a\"}", Pet.class)),
-        row("@JsonTypeName, wrapper", "{\"box\":{\"x\":1}}", () -> MAPPING.write(new Box(1))),
+        row("@JsonTypeName, wrapper", "{\"box\":{\"x\":1}}", () -> JsonMapping.made().write(new Box(1))),
         row("@JsonTypeInfo(DEDUCTION)", "B1[b=2]", () -> "" + read("{\"b\":2}", Ded.class)),
         row("@JsonAnyGetter", "{\"id\":\"i\",\"k\":1}", () -> {
           var a = new Any();
           a.id = "i";
           a.put("k", 1);
-          return MAPPING.write(a);
+          return JsonMapping.made().write(a);
         }),
         row(
             "@JsonAnySetter",
@@ -352,20 +349,20 @@ class ProjectAnnotationsTest {
         row(
             "@JsonPropertyOrder",
             "{\"z\":\"2\",\"a\":\"1\"}",
-            () -> MAPPING.write(new Ord("1", "2"))),
-        row("@JsonAutoDetect", "{\"hidden\":3}", () -> MAPPING.write(new Auto())),
-        row("@JsonGetter", "{\"ex\":4}", () -> MAPPING.write(new Gett())),
+            () -> JsonMapping.made().write(new Ord("1", "2"))),
+        row("@JsonAutoDetect", "{\"hidden\":3}", () -> JsonMapping.made().write(new Auto())),
+        row("@JsonGetter", "{\"ex\":4}", () -> JsonMapping.made().write(new Gett())),
         row("@JsonSetter", "7", () -> "" + read("{\"ex\":7}", Gett.class).x),
         row("@JsonSetter(nulls)", "", () -> read("{\"s\":null}", Nulls2.class).s()),
         row(
             "@JsonRawValue",
             "{\"json\":{\"a\":1}}",
-            () -> new String(MAPPING.writeBytes(new Raw()), StandardCharsets.UTF_8)),
+            () -> new String(JsonMapping.made().writeBytes(new Raw()), StandardCharsets.UTF_8)),
         row("@JsonIdentityInfo", "{\"id\":1,\"next\":1}", () -> {
           var n = new Node();
           n.id = 1;
           n.next = n;
-          return MAPPING.write(n);
+          return JsonMapping.made().write(n);
         }),
         row("@JsonManaged/BackReference", "{\"kids\":[{\"n\":\"k\"}],\"n\":\"p\"}", () -> {
           var p = new Parent();
@@ -374,13 +371,13 @@ class ProjectAnnotationsTest {
           k.n = "k";
           k.parent = p;
           p.kids.add(k);
-          var s = MAPPING.write(p);
+          var s = JsonMapping.made().write(p);
           return s.startsWith("{\"n\"") ? "{\"kids\":[{\"n\":\"k\"}],\"n\":\"p\"}" : s;
         }),
-        row("@JacksonAnnotationsInside", "{\"bundled\":\"1\"}", () -> MAPPING.write(new Bun())),
-        row("@JsonIgnoreType", "{\"b\":1}", () -> MAPPING.write(new HasTyp(new Typ(1), 1))),
+        row("@JacksonAnnotationsInside", "{\"bundled\":\"1\"}", () -> JsonMapping.made().write(new Bun())),
+        row("@JsonIgnoreType", "{\"b\":1}", () -> JsonMapping.made().write(new HasTyp(new Typ(1), 1))),
         row("@JsonMerge", "{a=1, b=2}", () -> "" + read("{\"m\":{\"b\":2}}", Merge.class).m),
-        row("@JsonKey", "{\"kk\":1}", () -> MAPPING.write(Map.of(new Key1("kk"), 1))));
+        row("@JsonKey", "{\"kk\":1}", () -> JsonMapping.made().write(Map.of(new Key1("kk"), 1))));
   }
 
   @ParameterizedTest(name = "{0}")
@@ -411,7 +408,7 @@ class ProjectAnnotationsTest {
   @Test
   void aSerializerOfTheProjectsOwnIsRefusedAndWorksWithItsMapper() {
     String message = assertThrows(
-            IllegalArgumentException.class, () -> MAPPING.write(new Said("hum")))
+            IllegalArgumentException.class, () -> JsonMapping.made().write(new Said("hum")))
         .getMessage();
     assertTrue(
         message.contains("JsonSerialize(")
@@ -420,7 +417,7 @@ class ProjectAnnotationsTest {
         message);
     JsonMapping own = JsonMapping.of(new com.fasterxml.jackson.databind.ObjectMapper());
     assertEquals("{\"word\":\"hum!\"}", own.write(new Said("hum")));
-    assertEquals("{\"queen_name\":\"Ada\"}", MAPPING.write(new Snake("Ada")));
+    assertEquals("{\"queen_name\":\"Ada\"}", JsonMapping.made().write(new Snake("Ada")));
   }
 
   private static Arguments row(String name, String wanted, Work work) {
@@ -428,6 +425,6 @@ class ProjectAnnotationsTest {
   }
 
   private static <T> T read(String json, Class<T> type) {
-    return MAPPING.read(MAPPING.parse(json), type);
+    return JsonMapping.made().read(JsonMapping.standard().parse(json), type);
   }
 }
