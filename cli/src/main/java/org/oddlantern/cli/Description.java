@@ -53,9 +53,6 @@ record Description(Planner planner) {
       below.add("samples: " + Markdown.escaped(titled.files().get(0)));
     }
     below.forEach(paragraph -> lines.addAll(List.of("", "  " + paragraph)));
-    if (!below.isEmpty()) {
-      lines.add("");
-    }
     for (String step : planner.steps(one)) {
       // what reads like a title would be a promise
       String plain = Markdown.escaped(step);

@@ -128,7 +128,9 @@ class ReportingTest {
         - a \\*hive\\* is weighed \\| and told
         - the gate is shut
         - nobody is stung
-        - honey is sold *(pending)*
+        - honey is sold
+
+          *Pending.*
 
         ### Of a neighbour
 

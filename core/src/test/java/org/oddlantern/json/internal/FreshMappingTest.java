@@ -57,7 +57,11 @@ class FreshMappingTest {
   public record Holder(HiveId hive, Map<HiveId, String> labels, Map<Label, Integer> frames) {}
 
   public record Cells(
-      int frames, @Nullable Boolean queen, char plot, @Nullable BigDecimal weight, String label) {}
+      int frames,
+      @Nullable Boolean queen,
+      char plot,
+      @Nullable BigDecimal weight,
+      String label) {}
 
   public record Formatted(
       @JsonFormat(shape = JsonFormat.Shape.NUMBER) Instant seen,
@@ -169,8 +173,8 @@ class FreshMappingTest {
 
   @Test
   void aKeyTravelsAsItsOneComponentAndNothingElseDoes() {
-    Holder holder = new Holder(
-        new HiveId(7), Map.of(new HiveId(8), "Foxglove"), Map.of(new Label("12"), 3));
+    Holder holder =
+        new Holder(new HiveId(7), Map.of(new HiveId(8), "Foxglove"), Map.of(new Label("12"), 3));
     String json = "{\"hive\":7,\"labels\":{\"8\":\"Foxglove\"},\"frames\":{\"12\":3}}";
     assertEquals(json, JsonMapping.made().write(holder));
     assertEquals(holder, read(json, Holder.class));
@@ -186,7 +190,8 @@ class FreshMappingTest {
   void treesOfAProjectAreTheJsonThatTheyAre() throws Exception {
     var two = new com.fasterxml.jackson.databind.ObjectMapper().readTree("{\"a\":[1,\"x\"]}");
     var three = new tools.jackson.databind.ObjectMapper().readTree("{\"b\":null}");
-    var list = new com.fasterxml.jackson.databind.ObjectMapper().createArrayNode().add(1);
+    var list =
+        new com.fasterxml.jackson.databind.ObjectMapper().createArrayNode().add(1);
     String json = "{\"two\":{\"a\":[1,\"x\"]},\"three\":{\"b\":null},\"list\":[1]}";
     assertEquals(json, JsonMapping.made().write(new Trees(two, three, list)));
     assertEquals("[1]", JsonMapping.made().write(list));

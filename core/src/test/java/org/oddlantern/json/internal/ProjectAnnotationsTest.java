@@ -270,7 +270,10 @@ class ProjectAnnotationsTest {
             "@JsonProperty(name) reads",
             "A",
             () -> read("{\"first_name\":\"A\"}", Prop.class).first()),
-        row("@JsonProperty(access)", "{\"name\":\"n\"}", () -> JsonMapping.made().write(new Access("1", "n"))),
+        row(
+            "@JsonProperty(access)",
+            "{\"name\":\"n\"}",
+            () -> JsonMapping.made().write(new Access("1", "n"))),
         row(
             "@JsonFormat(pattern) writes",
             "{\"day\":\"03.02.2026\"}",
@@ -287,18 +290,27 @@ class ProjectAnnotationsTest {
             "@JsonFormat(with)",
             "[x]",
             () -> "" + read("{\"tags\":\"x\"}", Single.class).tags()),
-        row("@JsonInclude(NON_NULL)", "{\"b\":\"1\"}", () -> JsonMapping.made().write(new Inc(null, "1"))),
+        row(
+            "@JsonInclude(NON_NULL)",
+            "{\"b\":\"1\"}",
+            () -> JsonMapping.made().write(new Inc(null, "1"))),
         row(
             "@JsonInclude(NON_EMPTY)",
             "{\"b\":\"1\"}",
             () -> JsonMapping.made().write(new IncEmpty(List.of(), "1"))),
         row("@JsonIgnore", "{\"a\":\"1\"}", () -> JsonMapping.made().write(new Ign("1", "2"))),
-        row("@JsonIgnoreProperties", "{\"a\":\"1\"}", () -> JsonMapping.made().write(new IgnP("1", "2"))),
+        row(
+            "@JsonIgnoreProperties",
+            "{\"a\":\"1\"}",
+            () -> JsonMapping.made().write(new IgnP("1", "2"))),
         row(
             "@JsonIgnoreProperties(ignoreUnknown)",
             "1",
             () -> read("{\"a\":\"1\",\"q\":2}", IgnU.class).a()),
-        row("@JsonIncludeProperties", "{\"a\":\"1\"}", () -> JsonMapping.made().write(new IncP("1", "2"))),
+        row(
+            "@JsonIncludeProperties",
+            "{\"a\":\"1\"}",
+            () -> JsonMapping.made().write(new IncP("1", "2"))),
         row("@JsonCreator(properties)", "5", () -> "" + read("{\"c\":5}", Money.class).cents),
         row("@JsonCreator(delegating)", "x", () -> read("\"x\"", Code.class).v),
         row("@JsonValue", "\"x\"", () -> JsonMapping.made().write(new Code("x"))),
@@ -334,7 +346,10 @@ class ProjectAnnotationsTest {
             "@JsonSubTypes(names)",
             "Dog[name=a]",
             () -> "" + read("{\"kind\":\"hound\",\"name\":\"a\"}", Pet.class)),
-        row("@JsonTypeName, wrapper", "{\"box\":{\"x\":1}}", () -> JsonMapping.made().write(new Box(1))),
+        row(
+            "@JsonTypeName, wrapper",
+            "{\"box\":{\"x\":1}}",
+            () -> JsonMapping.made().write(new Box(1))),
         row("@JsonTypeInfo(DEDUCTION)", "B1[b=2]", () -> "" + read("{\"b\":2}", Ded.class)),
         row("@JsonAnyGetter", "{\"id\":\"i\",\"k\":1}", () -> {
           var a = new Any();
@@ -374,8 +389,14 @@ class ProjectAnnotationsTest {
           var s = JsonMapping.made().write(p);
           return s.startsWith("{\"n\"") ? "{\"kids\":[{\"n\":\"k\"}],\"n\":\"p\"}" : s;
         }),
-        row("@JacksonAnnotationsInside", "{\"bundled\":\"1\"}", () -> JsonMapping.made().write(new Bun())),
-        row("@JsonIgnoreType", "{\"b\":1}", () -> JsonMapping.made().write(new HasTyp(new Typ(1), 1))),
+        row(
+            "@JacksonAnnotationsInside",
+            "{\"bundled\":\"1\"}",
+            () -> JsonMapping.made().write(new Bun())),
+        row(
+            "@JsonIgnoreType",
+            "{\"b\":1}",
+            () -> JsonMapping.made().write(new HasTyp(new Typ(1), 1))),
         row("@JsonMerge", "{a=1, b=2}", () -> "" + read("{\"m\":{\"b\":2}}", Merge.class).m),
         row("@JsonKey", "{\"kk\":1}", () -> JsonMapping.made().write(Map.of(new Key1("kk"), 1))));
   }
