@@ -163,29 +163,36 @@ record Profile(
    * @param headers the headers
    * @param secrets the secrets in them
    * @param caseHeader the header that names run and case; empty for none
+   * @param traced whether the header of the trace goes with them
    */
-  record Defaults(Headers headers, List<Secret> secrets, String caseHeader) {
+  record Defaults(Headers headers, List<Secret> secrets, String caseHeader, boolean traced) {
 
     static final Defaults STANDARD = new Defaults(
         new Headers(List.of(
             new Header("User-Agent", "odd-lantern"),
             new Header("Accept-Encoding", "gzip, deflate"))),
         List.of(),
-        "Odd-Lantern-Case");
+        "Odd-Lantern-Case",
+        true);
 
     Defaults with(String name, Object value) {
       return new Defaults(
           headers.with(name, HeaderValues.text(value)),
           HeaderValues.secrets(secrets, value),
-          caseHeader);
+          caseHeader,
+          traced);
     }
 
     Defaults without(String name) {
-      return new Defaults(headers.without(name), secrets, caseHeader);
+      return new Defaults(headers.without(name), secrets, caseHeader, traced);
     }
 
     Defaults caseHeader(String name) {
-      return new Defaults(headers, secrets, name);
+      return new Defaults(headers, secrets, name, traced);
+    }
+
+    Defaults traced(boolean on) {
+      return new Defaults(headers, secrets, caseHeader, on);
     }
   }
 }

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.Origin;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
@@ -120,18 +121,22 @@ record RequestWriter(Profile profile, Surroundings surroundings) {
         ? profile.defaults().headers()
         : Proofs.without(profile.defaults().headers(), profile.defaults().secrets());
     String type = call.body().contentType();
-    String name = profile.defaults().caseHeader();
-    String marker = name.isEmpty() ? "" : surroundings.recorder().marker().orElse("");
-    if (type == null && marker.isEmpty()) {
-      return defaults;
-    }
     List<Header> fields = new ArrayList<>();
     if (type != null) {
       fields.add(new Header("Content-Type", type));
     }
-    if (!marker.isEmpty()) {
-      fields.add(new Header(name, marker));
+    surroundings.recorder().origin().ifPresent(origin -> add(origin, fields));
+    return fields.isEmpty() ? defaults : defaults.with(new Headers(fields));
+  }
+
+  private void add(Origin origin, List<Header> fields) {
+    Profile.Defaults defaults = profile.defaults();
+    if (!defaults.caseHeader().isEmpty()) {
+      fields.add(new Header(defaults.caseHeader(), origin.marker()));
     }
-    return defaults.with(new Headers(fields));
+    if (defaults.traced() && defaults.headers().first(Origin.HEADER).isEmpty()) {
+      boolean recorded = surroundings.readOnly().isEmpty();
+      fields.add(new Header(Origin.HEADER, origin.parent(recorded)));
+    }
   }
 }

@@ -114,6 +114,23 @@ public final class Service {
   }
 
   /**
+   * This service with or without a trace (W3C Trace Context). Every call of a case brings the header
+   * {@code traceparent}, of one trace for each attempt of the case, by which a service that passes it on
+   * can be followed through logs and traces. A call's or service's own header of that name stays. In a
+   * read-only environment nobody is asked to record the trace.
+   *
+   * <pre>{@code
+   * Service quiet = env.service("beeyard").traced(false);
+   * }</pre>
+   *
+   * @param traced whether the header is sent; it is unless this says otherwise
+   * @return the service
+   */
+  public Service traced(boolean traced) {
+    return with(profile.defaults(profile.defaults().traced(traced)));
+  }
+
+  /**
    * This service with a bearer token (RFC 6750) on every call that does not bring its own.
    *
    * @param token the token

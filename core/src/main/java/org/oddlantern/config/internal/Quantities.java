@@ -59,6 +59,14 @@ public final class Quantities {
     return text.equals("true");
   }
 
+  /** On or off. */
+  static boolean onOrOff(String text, String place, String key) {
+    if (!text.equals("on") && !text.equals("off")) {
+      throw wrong(text, place, key, "on or off");
+    }
+    return text.equals("on");
+  }
+
   private static SettingsProblem wrong(String text, String place, String key, String example) {
     return new SettingsProblem(
         place + ": '" + key + "' is '" + text + "'; write it like " + example);

@@ -19,7 +19,8 @@ final class ServiceKeys {
       "bearer",
       "trust",
       "proxy",
-      "caseHeader");
+      "caseHeader",
+      "trace");
 
   private static final Set<String> SECRETS = Set.of(
       "bearer",
@@ -90,6 +91,7 @@ final class ServiceKeys {
         Quantities.duration(value.text(), value.place(), key);
       case "bodyLimit" -> Quantities.bytes(value.text(), value.place(), key);
       case "redirects" -> Quantities.count(value.text(), value.place(), key, 100);
+      case "trace" -> Quantities.onOrOff(value.text(), value.place(), key);
       default -> {}
     }
   }

@@ -129,6 +129,8 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
       case "proxy" -> service.viaProxy(value.resolved(sources));
       case "caseHeader" ->
         service.caseHeader(value.text().equals("none") ? "" : value.resolved(sources));
+      case "trace" ->
+        service.traced(Quantities.onOrOff(value.resolved(sources), value.place(), key));
       case "clientCertificate.certificate" ->
         service.clientCertificate(
             value.resolved(sources), needed("clientCertificate.key", value).resolved(sources));

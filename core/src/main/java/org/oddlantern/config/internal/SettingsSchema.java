@@ -52,6 +52,7 @@ public final class SettingsSchema {
       Map.entry("trust", "A PEM file, or any for test environments."),
       Map.entry("proxy", "An HTTP proxy."),
       Map.entry("caseHeader", "The header that names run and case; none sends none."),
+      Map.entry("trace", "off sends no header traceparent (W3C Trace Context)."),
       Map.entry("ready", "Waits before the first case until this path is answered."));
 
   private SettingsSchema() {}

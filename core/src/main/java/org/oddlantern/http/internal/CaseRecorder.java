@@ -9,8 +9,8 @@ public interface CaseRecorder extends EvidenceListener {
   /** Hears nothing: what is used outside a run. */
   CaseRecorder NONE = new CaseRecorder() {};
 
-  /** The text that names run and case in a header of every call; empty for none. */
-  default Optional<String> marker() {
+  /** Whose calls they are, told in headers of each; empty if nobody's. */
+  default Optional<Origin> origin() {
     return Optional.empty();
   }
 

@@ -2,6 +2,7 @@ package org.oddlantern.internal.record;
 
 import java.util.Iterator;
 import java.util.Locale;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.evidence.Header;
@@ -13,7 +14,9 @@ import org.oddlantern.internal.Masked;
  */
 final class CurlLine {
 
-  private static final String OWN_HEADER = "Odd-Lantern-Case";
+  /** Whoever repeats a call is no case of a run. */
+  private static final Set<String> OWN_HEADERS = Set.of("odd-lantern-case", "traceparent");
+
   private static final String OWN_CODINGS = "gzip, deflate";
   private static final Pattern MASK = Pattern.compile(Pattern.quote(Masked.TEXT));
 
@@ -82,7 +85,7 @@ final class CurlLine {
         name.equalsIgnoreCase("Accept-Encoding") && header.value().equals(OWN_CODINGS);
     return !boundary
         && !codings
-        && !name.equalsIgnoreCase(OWN_HEADER)
+        && !OWN_HEADERS.contains(name.toLowerCase(Locale.ROOT))
         && !name.equalsIgnoreCase("User-Agent");
   }
 

@@ -2,6 +2,8 @@ package org.oddlantern.internal.record;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
@@ -26,6 +28,9 @@ public record ExchangeRecord(
     @Nullable String fault,
     List<Verdict> verdicts)
     implements AskedRecord {
+
+  private static final Pattern TRACE =
+      Pattern.compile("[0-9a-f]{2}-([0-9a-f]{32})-[0-9a-f]{16}-[0-9a-f]{2}.*");
 
   /** Keeps its own list. */
   public ExchangeRecord {
@@ -121,6 +126,22 @@ public record ExchangeRecord(
    */
   public String curl() {
     return CurlLine.of(this);
+  }
+
+  /**
+   * The trace it belongs to, by which it can be found where the service records traces (W3C Trace
+   * Context).
+   *
+   * @return 32 hexadecimal digits; empty if none was sent
+   */
+  public String trace() {
+    return requestHeaders().stream()
+        .filter(header -> header.name().equalsIgnoreCase("traceparent"))
+        .map(header -> TRACE.matcher(header.value()))
+        .filter(Matcher::matches)
+        .map(trace -> trace.group(1))
+        .findFirst()
+        .orElse("");
   }
 
   /**

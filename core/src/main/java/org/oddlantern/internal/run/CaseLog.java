@@ -14,6 +14,7 @@ import org.oddlantern.evidence.internal.Asked;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.Origin;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.http.internal.UnseenStatus;
@@ -43,6 +44,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final List<Asked> forgotten = new ArrayList<>();
   private final KeptThings kept = new KeptThings();
   private final AgreedThings agreed;
+  private final Origin origin;
   private final Printing printing = new Printing();
   private volatile @Nullable Thread owner;
   private int verdicts;
@@ -58,6 +60,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     this.noted = noted;
     this.bodies = workshop.bodies().hold();
     this.agreed = new AgreedThings(id, workshop.masker());
+    this.origin = Origin.of(workshop.run(), name);
   }
 
   @Override
@@ -94,8 +97,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   @Override
-  public Optional<String> marker() {
-    return Optional.of(workshop.run() + "/" + name);
+  public Optional<Origin> origin() {
+    return Optional.of(origin);
   }
 
   @Override
@@ -133,7 +136,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   @Override
   public synchronized void judged(Asked asked, List<Verdict> made) {
-    List<Verdict> failed = failed(made);
+    List<Verdict> failed = LogEntry.failed(made);
     if (isLate() && !failed.isEmpty()) {
       late("a check failed after", "\n" + new CheckFailed(asked.line(), failed).getMessage());
     }
@@ -147,17 +150,6 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
       boolean own = owner == null || owner.equals(Thread.currentThread());
       (own ? entry.failed : entry.elsewhere).addAll(failed);
     }
-  }
-
-  /** Most of the time nothing, millions of times. */
-  private static List<Verdict> failed(List<Verdict> made) {
-    List<Verdict> failed = new ArrayList<>(0);
-    for (Verdict one : made) {
-      if (!one.warning() && !one.holds()) {
-        failed.add(one);
-      }
-    }
-    return failed;
   }
 
   @Override
@@ -184,9 +176,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
       forgotten.remove(0);
     }
     earlier.clear();
-    warned = inOrder.stream()
-        .flatMap(entry -> entry.verdicts.stream())
-        .anyMatch(verdict -> verdict.warning() && !verdict.holds());
+    warned = inOrder.stream().anyMatch(LogEntry::warns);
   }
 
   @Override

@@ -58,4 +58,20 @@ final class LogEntry {
     other.verdicts.addAll(verdicts);
     return other;
   }
+
+  /** Most of the time nothing, millions of times. */
+  static List<Verdict> failed(List<Verdict> made) {
+    List<Verdict> failed = new ArrayList<>(0);
+    for (Verdict one : made) {
+      if (!one.warning() && !one.holds()) {
+        failed.add(one);
+      }
+    }
+    return failed;
+  }
+
+  /** Whether there is a warning that does not hold. */
+  boolean warns() {
+    return verdicts.stream().anyMatch(one -> one.warning() && !one.holds());
+  }
 }

@@ -87,6 +87,7 @@ final class FailureBook {
             && !line.contains(", answered 201 Created in ")
             && !line.contains(", answered 204 No Content in "))
         .map(line -> line.replace(beeyard.address(), "http://127.0.0.1:7411/api")
+            .replaceAll("trace     [0-9a-f]{32}", "trace     4bf92f3577b34da6a3ce929d0e0e4736")
             .replaceAll("(after|in) [\\d.]+ m?s", "$1 4 ms")
             .replaceAll("(failed|errored) +[\\d.]+ m?s", "$1        12 ms")
             .replaceAll(

@@ -120,6 +120,9 @@ final class CaseText {
       body("came", exchange.replyBody(), exchange.verdicts());
     }
     if (exchange.isTroubled()) {
+      if (!exchange.trace().isEmpty()) {
+        line("  trace     " + exchange.trace());
+      }
       line("  repeat    " + exchange.curl());
     }
   }

@@ -26,6 +26,7 @@ import org.oddlantern.json.Finding;
  * @param replyHeaders the headers that came
  * @param replyBody the body that came
  * @param curl a command line that repeats the call; empty if there is none
+ * @param trace the trace it belongs to; empty if there is none
  */
 public record ExchangeView(
     String title,
@@ -39,7 +40,8 @@ public record ExchangeView(
     BodyView requestBody,
     List<Header> replyHeaders,
     BodyView replyBody,
-    String curl) {
+    String curl,
+    String trace) {
 
   static ExchangeView of(AskedRecord asked, Bodies bodies) {
     return asked instanceof ExchangeRecord exchange
@@ -61,6 +63,7 @@ public record ExchangeView(
         BodyView.ofQuery(query.sql(), query.parameters()),
         List.of(),
         BodyView.of(answer, bodies, findings(query.verdicts(), false)),
+        "",
         "");
   }
 
@@ -79,7 +82,8 @@ public record ExchangeView(
         exchange.replyHeaders(),
         BodyView.of(exchange.replyBody(), bodies, findings(exchange.verdicts(), false))
             .typed(exchange.replyHeaders()),
-        exchange.curl());
+        exchange.curl(),
+        exchange.trace());
   }
 
   private static List<Finding> findings(List<Verdict> verdicts, boolean sent) {

@@ -1,0 +1,43 @@
+package org.oddlantern.http.internal;
+
+import java.util.Locale;
+import java.util.concurrent.ThreadLocalRandom;
+
+/**
+ * Whose calls some are: what a service may pass on, so that what it does for them can be found again.
+ *
+ * @param marker run and case
+ * @param trace the trace that all of them belong to: 32 hexadecimal digits (W3C Trace Context, level 1)
+ */
+public record Origin(String marker, String trace) {
+
+  /** The header in which a trace travels. */
+  public static final String HEADER = "traceparent";
+
+  /**
+   * An attempt of a case, with a trace that no other has, whatever the seed.
+   *
+   * @param run the run
+   * @param name the case
+   * @return whose calls its are
+   */
+  public static Origin of(String run, String name) {
+    return new Origin(run + "/" + name, hex() + hex());
+  }
+
+  /**
+   * The header of one call (W3C Trace Context, section 3.2).
+   *
+   * @param recorded whether others are asked to record what they do for it
+   * @return version, trace, a new parent, and flags
+   */
+  public String parent(boolean recorded) {
+    return "00-" + trace + "-" + hex() + (recorded ? "-01" : "-00");
+  }
+
+  /** Sixteen digits, not all of them zero. */
+  private static String hex() {
+    long value = ThreadLocalRandom.current().nextLong();
+    return String.format(Locale.ROOT, "%016x", value == 0 ? 1 : value);
+  }
+}
