@@ -1,10 +1,10 @@
 package org.oddlantern.cli;
 
 import java.io.PrintStream;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.oddlantern.internal.promise.Promise;
 import org.oddlantern.internal.promise.PromiseDocument;
 import org.oddlantern.internal.promise.Promises;
@@ -36,13 +36,12 @@ record ListPromises(PrintStream out, Promises promises) {
 
   private void print(PromiseDocument document) {
     out.println(document.file());
-    Set<Integer> parents =
-        document.promises().stream().map(Promise::above).collect(Collectors.toSet());
+    Set<Promise> counted = new HashSet<>(document.counted());
     for (Promise one : document.promises()) {
       out.println(String.format(
           Locale.ROOT, "  %4d  %s%s", one.line(), one.above() > 0 ? "- " : "", one.words()));
       one.cases().stream().map(ListPromises::origin).distinct().forEach(this::detail);
-      if (one.cases().isEmpty() && parents.contains(one.line())) {
+      if (!counted.contains(one)) {
         detail("is kept when those below it are");
       } else if (one.cases().isEmpty()) {
         detail("pending: no case has this title"
@@ -61,17 +60,11 @@ record ListPromises(PrintStream out, Promises promises) {
   }
 
   private String sentence() {
-    int all = 0;
-    int pending = 0;
-    for (PromiseDocument document : promises.documents()) {
-      List<Integer> parents = document.promises().stream().map(Promise::above).toList();
-      for (Promise one : document.promises()) {
-        boolean counts = !one.cases().isEmpty() || !parents.contains(one.line());
-        all += counts ? 1 : 0;
-        pending += counts && one.cases().isEmpty() ? 1 : 0;
-      }
-    }
-    return Amounts.of(all, "promise") + " in "
+    List<Promise> all = promises.documents().stream()
+        .flatMap(document -> document.counted().stream())
+        .toList();
+    long pending = all.stream().filter(one -> one.cases().isEmpty()).count();
+    return Amounts.of(all.size(), "promise") + " in "
         + Amounts.of(promises.documents().size(), "document") + ", " + pending
         + " without a case; " + Amounts.of(promises.unpromised().size(), "case")
         + " without a promise";

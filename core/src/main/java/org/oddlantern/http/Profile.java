@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
+import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Terms;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Secret;
@@ -38,7 +39,7 @@ record Profile(
   static Profile at(String url) {
     Place place = Place.of(checked(url));
     return new Profile(
-        new Base(place.url(), false, "", List.of()),
+        new Base(place.url(), false, "", List.of(), null),
         Defaults.STANDARD,
         place.credentials(),
         Terms.STANDARD,
@@ -122,21 +123,27 @@ record Profile(
    * @param kept whether it stays there whatever code says
    * @param name what it is named; may be empty
    * @param alsoProven addresses of other origins to which credentials go too
+   * @param log where it writes its log; null if nobody says
    */
-  record Base(String url, boolean kept, String name, List<String> alsoProven) {
+  record Base(
+      String url,
+      boolean kept,
+      String name,
+      List<String> alsoProven,
+      @Nullable ServiceLog log) {
 
     Base at(String other) {
-      return new Base(other, false, name, alsoProven);
+      return new Base(other, false, name, alsoProven, log);
     }
 
     Base staying() {
-      return new Base(url, true, name, alsoProven);
+      return new Base(url, true, name, alsoProven, log);
     }
 
     Base proving(String other) {
       List<String> more = new ArrayList<>(alsoProven);
       more.add(other);
-      return new Base(url, kept, name, List.copyOf(more));
+      return new Base(url, kept, name, List.copyOf(more), log);
     }
 
     /** Whether what proves who calls may go there. */
@@ -153,7 +160,11 @@ record Profile(
     }
 
     Base named(String other) {
-      return new Base(url, kept, other, alsoProven);
+      return new Base(url, kept, other, alsoProven, log);
+    }
+
+    Base logging(ServiceLog file) {
+      return new Base(url, kept, name, alsoProven, file);
     }
   }
 

@@ -9,8 +9,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
+import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.CaseRecorder;
-import org.oddlantern.http.internal.Origin;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
@@ -125,18 +125,18 @@ record RequestWriter(Profile profile, Surroundings surroundings) {
     if (type != null) {
       fields.add(new Header("Content-Type", type));
     }
-    surroundings.recorder().origin().ifPresent(origin -> add(origin, fields));
+    surroundings.recorder().caller().ifPresent(caller -> add(caller, fields));
     return fields.isEmpty() ? defaults : defaults.with(new Headers(fields));
   }
 
-  private void add(Origin origin, List<Header> fields) {
+  private void add(Caller caller, List<Header> fields) {
     Profile.Defaults defaults = profile.defaults();
     if (!defaults.caseHeader().isEmpty()) {
-      fields.add(new Header(defaults.caseHeader(), origin.marker()));
+      fields.add(new Header(defaults.caseHeader(), caller.marker()));
     }
-    if (defaults.traced() && defaults.headers().first(Origin.HEADER).isEmpty()) {
+    if (defaults.traced() && defaults.headers().first(Caller.HEADER).isEmpty()) {
       boolean recorded = surroundings.readOnly().isEmpty();
-      fields.add(new Header(Origin.HEADER, origin.parent(recorded)));
+      fields.add(new Header(Caller.HEADER, caller.parent(recorded)));
     }
   }
 }

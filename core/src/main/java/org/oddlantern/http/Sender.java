@@ -19,6 +19,7 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.Security;
+import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Terms;
@@ -268,19 +269,28 @@ final class Sender {
     Exchange exchange(WireRequest request) {
       refuseIfEnded(request);
       Instant sentAt = Instant.now();
+      ServiceLog log = profile.base().log();
+      ServiceLog.Place from = log == null ? null : log.end();
       long begun = System.nanoTime() - waitedNanos();
       try {
         Terms own = provenIfAllowed(request.uri());
         WireReply reply =
             surroundings.transport().send(request, isFirst() ? own : own.within(left(begun)));
         surroundings.cookies().keep(request.uri(), reply.headers());
-        return told(new Exchange(origin, request, reply, sentAt, since(begun), null));
+        return told(
+            new Exchange(origin, request, reply, sentAt, since(begun), null, span(log, from)));
       } catch (TransportFault e) {
         Duration took = since(begun);
         String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)";
-        Exchange exchange = told(new Exchange(origin, request, null, sentAt, took, sentence));
+        Exchange exchange =
+            told(new Exchange(origin, request, null, sentAt, took, sentence, span(log, from)));
         throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
       }
+    }
+
+    private static ServiceLog.@Nullable Span span(
+        @Nullable ServiceLog log, ServiceLog.@Nullable Place from) {
+      return log == null || from == null ? null : new ServiceLog.Span(log.file(), from, log.end());
     }
 
     private void refuseIfEnded(WireRequest request) {

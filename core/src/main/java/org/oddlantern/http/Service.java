@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.net.URI;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
@@ -12,13 +13,15 @@ import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.FixedAddress;
 import org.oddlantern.http.internal.Security;
+import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 
 /**
- * An HTTP API under test: its address and what is said once for every call. Immutable and thread-safe.
+ * An HTTP API under test: its address and what is said once for every call. Immutable and thread-safe:
+ * what says more of it gives a changed copy.
  *
  * <p>A suite gets its services from the {@code Environment}, which takes them from the settings. Where
  * no settings are wanted, {@link #reachedAt} needs an address only:
@@ -43,7 +46,6 @@ public final class Service {
    * runs, its exchanges belong to that case; elsewhere nothing is recorded.
    *
    * @param url an absolute http or https URL, with a base path or without
-   * @return the service
    * @throws IllegalArgumentException if it is no such URL
    */
   public static Service reachedAt(String url) {
@@ -56,7 +58,6 @@ public final class Service {
    * This service under a name, for reports; one from the settings has its name there.
    *
    * @param name the name
-   * @return the service
    */
   public Service named(String name) {
     Needed.of(name, "named(name): name");
@@ -67,7 +68,6 @@ public final class Service {
    * This service at another address; one whose address the command line set stays where it is.
    *
    * @param url an absolute http or https URL
-   * @return the service
    * @throws IllegalArgumentException if it is no such URL
    */
   public Service movedTo(String url) {
@@ -80,7 +80,6 @@ public final class Service {
    *
    * @param name the name
    * @param value the value, by its {@code toString}; a {@link Secret} is revealed to the service alone
-   * @return the service
    * @throws IllegalArgumentException if it cannot stand in a header
    */
   public Service header(String name, Object value) {
@@ -91,7 +90,6 @@ public final class Service {
    * This service without a header that it or this library would send.
    *
    * @param name the name, in any case
-   * @return the service
    */
   public Service withoutHeader(String name) {
     Needed.of(name, "withoutHeader(name): name");
@@ -103,7 +101,6 @@ public final class Service {
    * the service; {@code Odd-Lantern-Case} unless set.
    *
    * @param name the name of the header; empty sends none
-   * @return the service
    */
   public Service caseHeader(String name) {
     Needed.of(name, "caseHeader(name): name");
@@ -119,22 +116,28 @@ public final class Service {
    * can be followed through logs and traces. A call's or service's own header of that name stays. In a
    * read-only environment nobody is asked to record the trace.
    *
-   * <pre>{@code
-   * Service quiet = env.service("beeyard").traced(false);
-   * }</pre>
-   *
    * @param traced whether the header is sent; it is unless this says otherwise
-   * @return the service
    */
   public Service traced(boolean traced) {
     return with(profile.defaults(profile.defaults().traced(traced)));
   }
 
   /**
+   * This service with the file into which it writes its log. Where a call fails, the lines that belong to
+   * it are told with it: those that name its trace or its case, else those that were written while it was
+   * under way.
+   *
+   * @param file the file, which need not be there yet; it may be rotated and cut
+   */
+  public Service loggingTo(Path file) {
+    Needed.of(file, "loggingTo(file): file");
+    return with(profile.base(profile.base().logging(new ServiceLog(file.toAbsolutePath()))));
+  }
+
+  /**
    * This service with a bearer token (RFC 6750) on every call that does not bring its own.
    *
    * @param token the token
-   * @return the service
    */
   public Service bearer(Secret token) {
     return credentials(Credentials.bearer(token));
@@ -144,7 +147,6 @@ public final class Service {
    * This service with credentials on every call that does not bring its own.
    *
    * @param own the credentials
-   * @return the service
    */
   public Service credentials(Credentials own) {
     Needed.of(own, "credentials(own): own");
@@ -160,7 +162,6 @@ public final class Service {
    * }</pre>
    *
    * @param url an address there
-   * @return the service
    * @throws IllegalArgumentException if it is no such address
    */
   public Service credentialsAlsoTo(String url) {
@@ -170,8 +171,6 @@ public final class Service {
   /**
    * This service without credentials, to see what it does to whoever is not signed in. Cookies that the
    * case was given still go there; {@link Call#anonymously} leaves them out too.
-   *
-   * @return the service
    */
   public Service anonymously() {
     return with(profile.credentials(Credentials.NONE));
@@ -181,7 +180,6 @@ public final class Service {
    * This service with a limit for every call that does not set its own; 30 s if never set.
    *
    * @param limit from sending to the last byte of the reply, redirects included; more than zero
-   * @return the service
    */
   public Service timeout(Duration limit) {
     return with(profile.terms(profile.terms().within(Limits.positive(limit))));
@@ -191,7 +189,6 @@ public final class Service {
    * This service with a limit for making a connection; 5 s if never set.
    *
    * @param limit more than zero
-   * @return the service
    */
   public Service connectTimeout(Duration limit) {
     return with(profile.terms(profile.terms().connectedWithin(Limits.positive(limit))));
@@ -201,7 +198,6 @@ public final class Service {
    * This service with a limit for the body of a reply, content encodings undone; 64 MiB if never set.
    *
    * @param bytes 0 or more
-   * @return the service
    */
   public Service bodyLimit(long bytes) {
     if (bytes < 0) {
@@ -215,7 +211,6 @@ public final class Service {
    * set. Credentials are not sent along to another host.
    *
    * @param limit how many to follow; 0 shows them as they are
-   * @return the service
    */
   public Service followingRedirects(int limit) {
     return with(profile.redirects(Limits.redirects(limit)));
@@ -228,7 +223,6 @@ public final class Service {
    *
    * @param first a check
    * @param more more checks
-   * @return the service
    */
   public Service always(Check first, Check... more) {
     Needed.of(more, "always(first, more): more");
@@ -242,7 +236,6 @@ public final class Service {
    * This service with certificates trusted beside those that the JDK trusts.
    *
    * @param file a PEM file on the class path of the suites or in the folder of the settings file
-   * @return the service
    * @throws IllegalArgumentException if there is no such file
    */
   public Service trusting(String file) {
@@ -253,8 +246,6 @@ public final class Service {
   /**
    * This service with any certificate trusted, whatever host it names: for test environments only,
    * since nobody knows then who answers.
-   *
-   * @return the service
    */
   public Service trustingAny() {
     return with(profile.terms(profile.terms().securedBy(security().trustingAny())));
@@ -265,7 +256,6 @@ public final class Service {
    *
    * @param certificateFile the certificate, or a chain of them, as PEM
    * @param keyFile its private key, as PEM in PKCS #8 (RFC 5958), not encrypted
-   * @return the service
    * @throws IllegalArgumentException if there is no such file
    */
   public Service clientCertificate(String certificateFile, String keyFile) {
@@ -279,7 +269,6 @@ public final class Service {
    *
    * @param keyStoreFile the file
    * @param password its password
-   * @return the service
    * @throws IllegalArgumentException if there is no such file
    */
   public Service clientCertificate(String keyStoreFile, Secret password) {
@@ -292,7 +281,6 @@ public final class Service {
    * This service by way of an HTTP proxy.
    *
    * @param url its address, like {@code http://proxy.example.org:3128}
-   * @return the service
    * @throws IllegalArgumentException if it is no such address
    */
   public Service viaProxy(String url) {
@@ -308,7 +296,6 @@ public final class Service {
    * @param mapper an {@code ObjectMapper} of Jackson 2 or 3, which is copied, not changed; anything else
    *     with such a pair of methods ({@code toJson(Object)} and {@code fromJson(String, Class)}); or a
    *     {@link org.oddlantern.json.JsonCodec}
-   * @return the service
    * @throws IllegalArgumentException if it is none of these
    */
   public Service mapper(Object mapper) {
@@ -325,7 +312,6 @@ public final class Service {
    * }</pre>
    *
    * @param hook gives the request to send; used by several threads
-   * @return the service
    */
   public Service beforeSending(UnaryOperator<WireRequest> hook) {
     Needed.of(hook, "beforeSending(hook): hook");

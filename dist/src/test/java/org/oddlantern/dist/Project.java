@@ -37,6 +37,7 @@ record Project(Path folder, Map<String, String> variables) {
     variables.put(
         "MAVEN_OPTS",
         "-Dmaven.repo.local=" + LocalRepository.made()
+            + " -DargLine=-XX:TieredStopAtLevel=1"
             + " -Xshare:auto -XX:TieredStopAtLevel=1 -XX:+UseSerialGC");
     variables.put(
         "PATH",

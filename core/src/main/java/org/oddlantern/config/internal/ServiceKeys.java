@@ -20,7 +20,8 @@ final class ServiceKeys {
       "trust",
       "proxy",
       "caseHeader",
-      "trace");
+      "trace",
+      "log");
 
   private static final Set<String> SECRETS = Set.of(
       "bearer",

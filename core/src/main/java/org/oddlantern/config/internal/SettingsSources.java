@@ -11,4 +11,10 @@ import org.jspecify.annotations.Nullable;
  * @param folder the folder of the settings file, or null if it has none
  */
 public record SettingsSources(
-    Map<String, String> variables, @Nullable Path folder) {}
+    Map<String, String> variables, @Nullable Path folder) {
+
+  /** A file that need not be there, named from the folder of the settings. */
+  Path beside(String name) {
+    return folder == null ? Path.of(name) : folder.resolve(name);
+  }
+}

@@ -10,7 +10,7 @@ public interface CaseRecorder extends EvidenceListener {
   CaseRecorder NONE = new CaseRecorder() {};
 
   /** Whose calls they are, told in headers of each; empty if nobody's. */
-  default Optional<Origin> origin() {
+  default Optional<Caller> caller() {
     return Optional.empty();
   }
 

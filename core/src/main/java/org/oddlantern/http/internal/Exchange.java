@@ -15,6 +15,7 @@ import org.oddlantern.http.WireRequest;
  * @param sentAt when sending began
  * @param took from then until the last byte, or until it went wrong
  * @param fault why there is no reply, in a sentence; null if there is one
+ * @param log where the service wrote its log meanwhile; null if nobody knows
  */
 public record Exchange(
     Origin origin,
@@ -22,7 +23,8 @@ public record Exchange(
     @Nullable WireReply reply,
     Instant sentAt,
     Duration took,
-    @Nullable String fault)
+    @Nullable String fault,
+    ServiceLog.@Nullable Span log)
     implements Asked {
 
   /**

@@ -12,6 +12,7 @@ import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.QueryRecord;
@@ -258,6 +259,13 @@ record EventLine(JsonGenerator out, TimeText times) {
     text(Member.FAULT, exchange.fault());
     verdicts(exchange.verdicts());
     texts(Member.VARIABLES, exchange.variables());
+    LogRecord log = exchange.log();
+    if (log != null) {
+      out.writeObjectPropertyStart(Member.LOG);
+      out.writeBooleanProperty(Member.NAMED, log.named());
+      texts(Member.LINES, log.lines());
+      out.writeEndObject();
+    }
     out.writeEndObject();
   }
 

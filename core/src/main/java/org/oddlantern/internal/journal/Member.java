@@ -46,11 +46,13 @@ final class Member {
   static final String LEFT_BEHIND = "leftBehind";
   static final String LINE = "line";
   static final String LINES = "lines";
+  static final String LOG = "log";
   static final String MARKED = "marked";
   static final String MARKS = "marks";
   static final String MESSAGE = "message";
   static final String METHOD = "method";
   static final String NAME = "name";
+  static final String NAMED = "named";
   static final String OPEN = "open";
   static final String ORDER = "order";
   static final String OUTCOME = "outcome";

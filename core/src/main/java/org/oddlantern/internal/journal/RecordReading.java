@@ -20,6 +20,7 @@ import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
@@ -87,7 +88,9 @@ final class RecordReading {
         one.time(Member.SENT_AT),
         one.number(Member.TOOK_MICROS),
         one.textOrNull(Member.FAULT),
-        one.list(Member.VERDICTS, RecordReading::verdict));
+        one.list(Member.VERDICTS, RecordReading::verdict),
+        one.part(
+            Member.LOG, log -> new LogRecord(log.truth(Member.NAMED), log.texts(Member.LINES))));
   }
 
   private static CaseHead head(Members one) {

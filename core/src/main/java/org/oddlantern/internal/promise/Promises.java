@@ -2,7 +2,6 @@ package org.oddlantern.internal.promise;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -42,10 +41,8 @@ public record Promises(
     List<String> gaps = new ArrayList<>();
     List<String> open = new ArrayList<>();
     for (PromiseDocument document : documents) {
-      Set<Integer> parents =
-          document.promises().stream().map(Promise::above).collect(Collectors.toSet());
-      document.promises().stream()
-          .filter(one -> one.cases().isEmpty() && !parents.contains(one.line()))
+      document.counted().stream()
+          .filter(one -> one.cases().isEmpty())
           .forEach(one -> open.add(document.file() + ":" + one.line() + " '" + one.words() + "'"));
     }
     if (!open.isEmpty()) {

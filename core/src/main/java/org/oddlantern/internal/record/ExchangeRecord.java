@@ -18,6 +18,7 @@ import org.oddlantern.evidence.Verdict;
  * @param tookMicros microseconds until the last byte
  * @param fault why there is no reply, or null
  * @param verdicts the checks made on the reply
+ * @param log what the service said meanwhile, if the call is troubled and its log is known; null else
  */
 public record ExchangeRecord(
     Origin origin,
@@ -26,11 +27,24 @@ public record ExchangeRecord(
     Instant sentAt,
     long tookMicros,
     @Nullable String fault,
-    List<Verdict> verdicts)
+    List<Verdict> verdicts,
+    @Nullable LogRecord log)
     implements AskedRecord {
 
   private static final Pattern TRACE =
       Pattern.compile("[0-9a-f]{2}-([0-9a-f]{32})-[0-9a-f]{16}-[0-9a-f]{2}.*");
+
+  /** Without a word from the service. */
+  public ExchangeRecord(
+      Origin origin,
+      Request request,
+      Reply reply,
+      Instant sentAt,
+      long tookMicros,
+      @Nullable String fault,
+      List<Verdict> verdicts) {
+    this(origin, request, reply, sentAt, tookMicros, fault, verdicts, null);
+  }
 
   /** Keeps its own list. */
   public ExchangeRecord {
@@ -154,7 +168,7 @@ public record ExchangeRecord(
   public ExchangeRecord withBodies(BodyRecord sent, BodyRecord came) {
     Request other = new Request(method(), url(), requestHeaders(), sent, variables());
     Reply another = new Reply(status(), reason(), replyHeaders(), came);
-    return new ExchangeRecord(origin, other, another, sentAt, tookMicros, fault, verdicts);
+    return new ExchangeRecord(origin, other, another, sentAt, tookMicros, fault, verdicts, log);
   }
 
   /**

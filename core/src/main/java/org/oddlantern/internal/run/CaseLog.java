@@ -12,9 +12,9 @@ import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
 import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Exchange;
-import org.oddlantern.http.internal.Origin;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.http.internal.UnseenStatus;
@@ -44,7 +44,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final List<Asked> forgotten = new ArrayList<>();
   private final KeptThings kept = new KeptThings();
   private final AgreedThings agreed;
-  private final Origin origin;
+  private final Caller caller;
   private final Printing printing = new Printing();
   private volatile @Nullable Thread owner;
   private int verdicts;
@@ -60,7 +60,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     this.noted = noted;
     this.bodies = workshop.bodies().hold();
     this.agreed = new AgreedThings(id, workshop.masker());
-    this.origin = Origin.of(workshop.run(), name);
+    this.caller = Caller.of(workshop.run(), name);
   }
 
   @Override
@@ -97,8 +97,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   @Override
-  public Optional<Origin> origin() {
-    return Optional.of(origin);
+  public Optional<Caller> caller() {
+    return Optional.of(caller);
   }
 
   @Override

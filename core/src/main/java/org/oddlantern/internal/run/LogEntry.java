@@ -54,7 +54,8 @@ final class LogEntry {
         new WireReply(reply.status(), reply.reason(), reply.headers(), new byte[0]),
         exchange.sentAt(),
         exchange.took(),
-        exchange.fault()));
+        exchange.fault(),
+        exchange.log()));
     other.verdicts.addAll(verdicts);
     return other;
   }

@@ -22,6 +22,7 @@ import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Picture;
 import org.oddlantern.internal.record.QueryRecord;
@@ -100,7 +101,19 @@ final class Recording {
         exchange.sentAt().truncatedTo(ChronoUnit.MICROS),
         exchange.took().toNanos() / 1_000,
         exchange.fault() == null ? null : masker.text(exchange.fault()),
-        masked(verdicts));
+        masked(verdicts),
+        said(exchange, verdicts));
+  }
+
+  /** What the service said of a call that went wrong, if it is known where it says such things. */
+  private @Nullable LogRecord said(Exchange exchange, List<Verdict> verdicts) {
+    boolean troubled =
+        exchange.fault() != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
+    LogRecord said =
+        troubled && exchange.log() != null ? new LogReading(exchange, exchange.log()).read() : null;
+    return said == null
+        ? null
+        : new LogRecord(said.named(), said.lines().stream().map(masker::text).toList());
   }
 
   private ExchangeRecord.Reply came(WireReply reply) {

@@ -79,11 +79,7 @@ public final class KeptPromises {
   public Map<Keeping, Integer> counts() {
     Map<Keeping, Integer> counts = new EnumMap<>(Keeping.class);
     for (PromiseDocument document : documents) {
-      for (Promise promise : document.promises()) {
-        if (!promise.cases().isEmpty() || below(document, promise).isEmpty()) {
-          counts.merge(of(document, promise), 1, Integer::sum);
-        }
-      }
+      document.counted().forEach(one -> counts.merge(of(document, one), 1, Integer::sum));
     }
     return counts;
   }

@@ -5,6 +5,8 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.record.AskedRecord;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.json.Finding;
@@ -35,6 +37,10 @@ public record Symptom(String where, String wanted, String got) {
       if (fault != null) {
         return new Symptom("", "", firstLine(fault));
       }
+      String said = exception(asked);
+      if (!said.isEmpty()) {
+        return new Symptom("", "", firstLine("the service logged " + said));
+      }
       List<Finding> findings = leading(asked);
       if (!findings.isEmpty()) {
         Finding first = findings.get(0);
@@ -46,6 +52,12 @@ public record Symptom(String where, String wanted, String got) {
       return new Symptom("", "", one.outcome().word());
     }
     return ofProblem(problem);
+  }
+
+  /** What a service threw on behalf of a call that went wrong; empty if that is not known. */
+  private static String exception(AskedRecord asked) {
+    LogRecord log = asked instanceof ExchangeRecord exchange ? exchange.log() : null;
+    return log != null && log.named() && !leading(asked).isEmpty() ? log.exception() : "";
   }
 
   /** What broke the case in its own code, which an error status that nobody asked for only followed. */

@@ -15,6 +15,7 @@ import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecordKind;
@@ -73,6 +74,32 @@ class LikenessTest {
     assertEquals(
         "a: at $.label wanted \"x\", got " + "y".repeat(200) + "... (10000 characters in all)",
         told(one("a", CHECKS, List.of(exchange(null, List.of(warned, failed))))));
+  }
+
+  @Test
+  void whatTheServiceThrewPutsCasesTogetherThatFailedElsewhere() {
+    LogRecord named = new LogRecord(true, List.of("[1] a.NoQueen: gone", "x a.b.QueenError: gone"));
+    LogRecord other = new LogRecord(false, List.of("a.b.QueenError: gone"));
+    assertEquals(
+        "a b: the service logged a.b.QueenError: gone\nc: at $.c wanted 1, got 2",
+        told(
+            one("a", CHECKS, List.of(logged("$.a", named))),
+            one("b", CHECKS, List.of(logged("$.b", named))),
+            one("c", CHECKS, List.of(logged("$.c", other)))));
+  }
+
+  private static ExchangeRecord logged(String where, LogRecord log) {
+    ExchangeRecord plain =
+        exchange(null, List.of(new Verdict("check", false, List.of(Finding.of(where, "1", "2")))));
+    return new ExchangeRecord(
+        plain.origin(),
+        plain.request(),
+        plain.reply(),
+        plain.sentAt(),
+        plain.tookMicros(),
+        plain.fault(),
+        plain.verdicts(),
+        log);
   }
 
   private static String told(CaseRecord... broken) {

@@ -9,6 +9,7 @@ import org.oddlantern.internal.record.AskedRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.QueryRecord;
@@ -119,12 +120,24 @@ final class CaseText {
       body("sent", exchange.requestBody(), List.of());
       body("came", exchange.replyBody(), exchange.verdicts());
     }
+    LogRecord log = exchange.log();
+    if (log != null) {
+      line("  log       " + said(log));
+    }
     if (exchange.isTroubled()) {
       if (!exchange.trace().isEmpty()) {
         line("  trace     " + exchange.trace());
       }
       line("  repeat    " + exchange.curl());
     }
+  }
+
+  /** The first thing thrown, else how much there is to read in the report. */
+  private static String said(LogRecord log) {
+    String what = log.exception().isEmpty()
+        ? Amounts.of(log.lines().size(), "line") + ", the first: " + log.lines().get(0)
+        : log.exception();
+    return log.named() ? what : what + " (written meanwhile; it names neither trace nor case)";
   }
 
   private void verdicts(VerdictGroup group) {

@@ -30,7 +30,7 @@ public final class ConsoleReport implements RunListener {
   private static final int TICK_MILLIS = 200;
 
   private static final Pattern WORD =
-      Pattern.compile("^ *(?:at|wanted|got|hint|sent|came|printed|trace|repeat) {2,}");
+      Pattern.compile("^ *(?:at|wanted|got|hint|sent|came|printed|log|trace|repeat) {2,}");
 
   private final PrintStream out;
   private final Style style;

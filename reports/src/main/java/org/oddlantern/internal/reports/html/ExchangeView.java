@@ -1,12 +1,14 @@
 package org.oddlantern.internal.reports.html;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.VerdictGroup;
 import org.oddlantern.internal.record.AskedRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.json.Finding;
@@ -27,6 +29,7 @@ import org.oddlantern.json.Finding;
  * @param replyBody the body that came
  * @param curl a command line that repeats the call; empty if there is none
  * @param trace the trace it belongs to; empty if there is none
+ * @param log what the service said meanwhile; null if that is not known
  */
 public record ExchangeView(
     String title,
@@ -41,7 +44,8 @@ public record ExchangeView(
     List<Header> replyHeaders,
     BodyView replyBody,
     String curl,
-    String trace) {
+    String trace,
+    @Nullable LogRecord log) {
 
   static ExchangeView of(AskedRecord asked, Bodies bodies) {
     return asked instanceof ExchangeRecord exchange
@@ -64,7 +68,8 @@ public record ExchangeView(
         List.of(),
         BodyView.of(answer, bodies, findings(query.verdicts(), false)),
         "",
-        "");
+        "",
+        null);
   }
 
   private static ExchangeView of(ExchangeRecord exchange, Bodies bodies) {
@@ -83,7 +88,8 @@ public record ExchangeView(
         BodyView.of(exchange.replyBody(), bodies, findings(exchange.verdicts(), false))
             .typed(exchange.replyHeaders()),
         exchange.curl(),
-        exchange.trace());
+        exchange.trace(),
+        exchange.log());
   }
 
   private static List<Finding> findings(List<Verdict> verdicts, boolean sent) {

@@ -9,7 +9,7 @@ import java.util.concurrent.ThreadLocalRandom;
  * @param marker run and case
  * @param trace the trace that all of them belong to: 32 hexadecimal digits (W3C Trace Context, level 1)
  */
-public record Origin(String marker, String trace) {
+public record Caller(String marker, String trace) {
 
   /** The header in which a trace travels. */
   public static final String HEADER = "traceparent";
@@ -21,8 +21,8 @@ public record Origin(String marker, String trace) {
    * @param name the case
    * @return whose calls its are
    */
-  public static Origin of(String run, String name) {
-    return new Origin(run + "/" + name, hex() + hex());
+  public static Caller of(String run, String name) {
+    return new Caller(run + "/" + name, hex() + hex());
   }
 
   /**
