@@ -1,6 +1,6 @@
 package org.oddlantern.http.internal;
 
-import java.util.Locale;
+import java.util.HexFormat;
 import java.util.concurrent.ThreadLocalRandom;
 
 /**
@@ -38,6 +38,6 @@ public record Caller(String marker, String trace) {
   /** Sixteen digits, not all of them zero. */
   private static String hex() {
     long value = ThreadLocalRandom.current().nextLong();
-    return String.format(Locale.ROOT, "%016x", value == 0 ? 1 : value);
+    return HexFormat.of().toHexDigits(value == 0 ? 1 : value);
   }
 }

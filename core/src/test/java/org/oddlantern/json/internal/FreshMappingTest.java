@@ -27,7 +27,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.oddlantern.json.Json;
 import org.oddlantern.json.Key;
+import org.oddlantern.json.Secret;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
@@ -196,6 +198,41 @@ class FreshMappingTest {
     assertEquals(json, JsonMapping.made().write(new Trees(two, three, list)));
     assertEquals("[1]", JsonMapping.made().write(list));
     assertEquals(new Trees(two, three, list), read(json, Trees.class));
+  }
+
+  public record One(int value) {}
+
+  public record Some(int frames, @Nullable Integer more) {}
+
+  @Test
+  void aProjectsOwnMapperOfEitherVersionLearnsKeys() {
+    for (Object mapper : List.of(
+        new com.fasterxml.jackson.databind.ObjectMapper(),
+        new tools.jackson.databind.ObjectMapper())) {
+      JsonMapping own = JsonMapping.of(mapper);
+      JsonNode seven = own.parse("7");
+      assertEquals(new HiveId(7), own.read(seven, HiveId.class));
+      assertEquals("{\"7\":7}", own.write(Map.of(new HiveId(7), new HiveId(7))));
+      assertEquals(new Two(1, 2), own.read(own.parse("{\"value\":1,\"other\":2}"), Two.class));
+      assertEquals(new One(1), own.read(own.parse("{\"value\":1}"), One.class));
+      assertThrows(TypeMismatch.class, () -> own.read(seven, One.class));
+    }
+  }
+
+  @Test
+  void whatIsOursKeepsItsMeaningInsideOfWhatAnOwnMapperWrites() {
+    JsonMapping own = JsonMapping.of(new com.fasterxml.jackson.databind.ObjectMapper());
+    Json json = Json.of(Map.of("a", 1));
+    assertEquals("[[{\"a\":1}]]", own.write(List.of(List.of(json))));
+    assertEquals("[{\"b\":{\"a\":1}}]", own.write(new Object[] {Map.of("b", json)}));
+    assertEquals("{\"c\":[\"x\"]}", own.write(Map.of("c", new Object[] {Secret.of("x")})));
+    assertEquals("[[1]]", own.write(List.of(List.of(1))));
+  }
+
+  @Test
+  void whatCannotBeNothingMustCome() {
+    assertEquals(new Some(1, null), read("{\"frames\":1}", Some.class));
+    assertThrows(TypeMismatch.class, () -> read("{\"more\":1}", Some.class));
   }
 
   private static <T> T read(String json, Class<T> type) {
