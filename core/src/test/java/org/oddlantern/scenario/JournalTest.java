@@ -23,6 +23,10 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.AgreedReplies;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.promise.Promise;
+import org.oddlantern.internal.promise.PromiseDocument;
+import org.oddlantern.internal.promise.SampleTable;
+import org.oddlantern.internal.promise.TitledCase;
 import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
@@ -34,6 +38,7 @@ import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
+import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Outcome;
@@ -134,6 +139,7 @@ class JournalTest {
     try (JournalWriter writer = new JournalWriter(file, 10, events::add)) {
       writer.hear(new RunEvent.Started(
           1, "run", "x", "local", "s", WHEN, new RunSize(3, 1, 1, "2/5"), List.of("a warning")));
+      writer.hear(promised());
       writer.hear(new RunEvent.CaseBegan("yard.HiveTest#a", "HiveTest", "a title", 3));
       writer.hear(new RunEvent.CaseFinished(whole));
       writer.hear(new RunEvent.CaseFinished(early));
@@ -143,7 +149,7 @@ class JournalTest {
     List<RunEvent> read = new ArrayList<>();
     new Journal(file).read(read::add);
     assertEquals(events, read);
-    CaseRecord told = ((RunEvent.CaseFinished) read.get(2)).record();
+    CaseRecord told = ((RunEvent.CaseFinished) read.get(3)).record();
     assertEquals(shortest, told.exchanges().get(0).requestBody());
     assertEquals("bodies/000003.txt", told.exchanges().get(0).replyBody().file());
     assertEquals("y".repeat(11), Files.readString(folder.resolve("bodies/000003.txt")));
@@ -152,19 +158,37 @@ class JournalTest {
     assertEquals("kept/000001.txt", told.kept().get(0).file());
     assertEquals("agreed/000002.txt", told.agreed().get(0).came());
     assertEquals("{}", Files.readString(folder.resolve("agreed/000002.txt")));
-    CaseRecord before = ((RunEvent.CaseFinished) read.get(3)).record();
+    CaseRecord before = ((RunEvent.CaseFinished) read.get(4)).record();
     assertEquals(1, before.earlier().get(0).exchanges().size());
     assertTrue(before.earlier().get(0).exchanges().get(0).requestBody().file() != null);
     assertEquals(
         "y".repeat(11),
         Files.readString(folder.resolve(
-            ((RunEvent.PutBack) read.get(4)).exchanges().get(0).requestBody().file())));
+            ((RunEvent.PutBack) read.get(5)).exchanges().get(0).requestBody().file())));
     assertEquals(file + "", new JournalWriter(file).toString().replace("the journal ", ""));
     for (String beside : List.of("bodies", "kept", "agreed")) {
       try (Stream<Path> files = Files.list(folder.resolve(beside))) {
         assertEquals(0, files.count(), "a new journal removes what an earlier one had");
       }
     }
+  }
+
+  private static RunEvent.Promised promised() {
+    SampleTable table = new SampleTable(
+        "kinds.csv",
+        List.of("kind", "plot"),
+        List.of(
+            new SampleTable.Row("yard.HiveTest#a[x]", List.of("x", "")),
+            new SampleTable.Row("", List.of("y", "z"))));
+    PromiseDocument document = new PromiseDocument(
+        "promises/yard.md",
+        "- a\n",
+        List.of(
+            new Promise(1, 0, "a", List.of("yard.HiveTest#a[x]"), "", table),
+            new Promise(2, 1, "b", List.of(), "a title", null)));
+    return new RunEvent.Promised(
+        List.of(document),
+        List.of(new TitledCase("yard.HiveTest#c", "HiveTest", "c", List.of(), List.of())));
   }
 
   private static ExchangeRecord exchange(BodyRecord sent, BodyRecord came) {
@@ -180,7 +204,8 @@ class JournalTest {
         List.of(
             new Verdict("status(200)", true, false, List.of(finding)),
             new Verdict("at(\"$\", 1)", false, true, List.of(Finding.nothing("$", "1", "nothing"))),
-            new Verdict("held", false, List.of())));
+            new Verdict("held", false, List.of())),
+        new LogRecord(true, List.of("a line", "another")));
   }
 
   private static CaseRecord whole(
