@@ -100,6 +100,17 @@ class AgreeTest {
   }
 
   @Test
+  void whatCannotBeWrittenIsSaidAndWhatWasBeforeItIsWritten() throws IOException {
+    Shell.says(1, "run", classes);
+    Files.createDirectories(AGREED.resolve("season.now.txt"));
+    Shell.Output output = Shell.run("agree", "--yes");
+    assertEquals(2, output.status());
+    assertTrue(
+        output.err().contains("agreed/HiveTest/season.now.txt cannot be written ("), output.err());
+    assertTrue(Files.exists(AGREED.resolve("shown.json")));
+  }
+
+  @Test
   void repliesThatDifferAlikeAreOneQuestionAndNothingElseChangesInTheirFiles() throws IOException {
     Shell.says(1, "run", classes);
     Shell.says(0, "agree", "--yes");

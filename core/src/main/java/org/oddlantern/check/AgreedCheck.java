@@ -168,12 +168,16 @@ record AgreedCheck(String name, List<OpenPlace> open) implements Agreed, MappedC
         findings.addAll(
             form.differences(agreed, came, open.stream().map(OpenPlace::path).toList()));
         return findings;
-      } catch (NotJson | NotXml e) {
-        return List.of(Finding.of(
-            "the file " + file,
-            "what was agreed on, as " + form.words(),
-            String.valueOf(e.getMessage())));
+      } catch (NotJson e) {
+        return broken(e.getMessage() + ", in line " + e.line() + ", column " + e.column());
+      } catch (NotXml e) {
+        return broken(String.valueOf(e.getMessage()));
       }
+    }
+
+    private List<Finding> broken(String reason) {
+      return List.of(
+          Finding.of("the file " + file, "what was agreed on, as " + form.words(), reason));
     }
   }
 }

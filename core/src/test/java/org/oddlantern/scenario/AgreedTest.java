@@ -187,10 +187,11 @@ class AgreedTest {
   @Test
   void whatCannotBeReadIsSaidWithItsFile() throws IOException {
     body = "{}";
-    agreed("echoed.json", "{ \"a\": ");
+    agreed("echoed.json", "{\n \"a\": ");
     Finding broken = finding(run("echoed"));
     assertEquals("the file " + FOLDER + "echoed.json", broken.where());
     assertEquals("what was agreed on, as JSON", broken.wanted());
+    assertEquals("it ends in the middle, in line 2, column 7", broken.got());
     Reply reply = Service.reachedAt(service.address()).send(Call.get("/a"));
     assertTrue(asAgreed().examine(reply).get(0).got().contains("belongs to no case"));
     assertEquals(
