@@ -17,6 +17,7 @@ import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Cookie;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.ServiceLog;
@@ -277,20 +278,27 @@ final class Sender {
         WireReply reply =
             surroundings.transport().send(request, isFirst() ? own : own.within(left(begun)));
         surroundings.cookies().keep(request.uri(), reply.headers());
-        return told(
-            new Exchange(origin, request, reply, sentAt, since(begun), null, span(log, from)));
+        return told(new Exchange(
+            origin, request, reply, sentAt, since(begun), null, span(log, from, request)));
       } catch (TransportFault e) {
         Duration took = since(begun);
         String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)";
-        Exchange exchange =
-            told(new Exchange(origin, request, null, sentAt, took, sentence, span(log, from)));
+        Exchange exchange = told(
+            new Exchange(origin, request, null, sentAt, took, sentence, span(log, from, request)));
         throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
       }
     }
 
-    private static ServiceLog.@Nullable Span span(
-        @Nullable ServiceLog log, ServiceLog.@Nullable Place from) {
-      return log == null || from == null ? null : new ServiceLog.Span(log.file(), from, log.end());
+    private ServiceLog.@Nullable Span span(
+        @Nullable ServiceLog log, ServiceLog.@Nullable Place from, WireRequest request) {
+      if (log == null || from == null) {
+        return null;
+      }
+      String trace = Caller.traceIn(request.headers().fields());
+      String marker = surroundings.recorder().caller().map(Caller::marker).orElse("");
+      List<String> names =
+          Stream.of(trace, marker).filter(name -> !name.isEmpty()).toList();
+      return new ServiceLog.Span(log.file(), from, log.end(), names);
     }
 
     private void refuseIfEnded(WireRequest request) {

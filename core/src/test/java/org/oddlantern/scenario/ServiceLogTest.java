@@ -69,7 +69,8 @@ class ServiceLogTest {
     Files.writeString(
         folder.resolve(Settings.FILE),
         "environments: { here: { services: { api: { url: \"http://127.0.0.1:"
-            + server.getAddress().getPort() + "\", log: out/service.log } } } }\n");
+            + server.getAddress().getPort()
+            + "\", caseHeader: X-Visit, log: out/service.log } } } }\n");
   }
 
   @AfterEach
@@ -103,7 +104,7 @@ class ServiceLogTest {
   @Test
   void theCaseHeaderServesWhereNoTraceIsLogged() throws IOException {
     saying = (exchange, trace) ->
-        say("WARN " + exchange.getRequestHeaders().getFirst("Odd-Lantern-Case") + " is odd\n");
+        say("WARN " + exchange.getRequestHeaders().getFirst("X-Visit") + " is odd\n");
     LogRecord said = run("fails");
     assertTrue(said.named());
     assertEquals(1, said.lines().size());

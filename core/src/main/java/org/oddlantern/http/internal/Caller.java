@@ -1,7 +1,11 @@
 package org.oddlantern.http.internal;
 
 import java.util.HexFormat;
+import java.util.List;
 import java.util.concurrent.ThreadLocalRandom;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.oddlantern.evidence.Header;
 
 /**
  * Whose calls some are: what a service may pass on, so that what it does for them can be found again.
@@ -14,6 +18,9 @@ public record Caller(String marker, String trace) {
   /** The header in which a trace travels. */
   public static final String HEADER = "traceparent";
 
+  private static final Pattern PARENT =
+      Pattern.compile("[0-9a-f]{2}-([0-9a-f]{32})-[0-9a-f]{16}-[0-9a-f]{2}.*");
+
   /**
    * An attempt of a case, with a trace that no other has, whatever the seed.
    *
@@ -23,6 +30,22 @@ public record Caller(String marker, String trace) {
    */
   public static Caller of(String run, String name) {
     return new Caller(run + "/" + name, hex() + hex());
+  }
+
+  /**
+   * The trace that a call belongs to, its own one or another's.
+   *
+   * @param headers the headers of the call
+   * @return 32 hexadecimal digits; empty if none was sent
+   */
+  public static String traceIn(List<Header> headers) {
+    return headers.stream()
+        .filter(header -> header.name().equalsIgnoreCase(HEADER))
+        .map(header -> PARENT.matcher(header.value()))
+        .filter(Matcher::matches)
+        .map(parent -> parent.group(1))
+        .findFirst()
+        .orElse("");
   }
 
   /**

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.BasicFileAttributes;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -41,6 +42,7 @@ public record ServiceLog(Path file) {
    * @param file the file
    * @param from the end of the file when the call was sent
    * @param to its end when the reply had come, or what went wrong had gone wrong
+   * @param names what a line has in it that belongs to the call: its trace, or its case
    */
-  public record Span(Path file, Place from, Place to) {}
+  public record Span(Path file, Place from, Place to, List<String> names) {}
 }

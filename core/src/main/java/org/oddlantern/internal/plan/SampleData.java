@@ -62,7 +62,7 @@ final class SampleData {
   private Given called(SamplesDefinition definition) {
     Method method = definition.method();
     if (!Modifier.isStatic(method.getModifiers()) || method.getParameterCount() > 0) {
-      return new Given(List.of(), "", List.of()); // told with what is wrong with the method
+      return Given.none(""); // told with what is wrong with the method
     }
     ReadFiles read = new ReadFiles();
     try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files, read))) {
@@ -77,23 +77,20 @@ final class SampleData {
       Throwable cause = e.getCause() == null ? e : e.getCause();
       String kind =
           cause instanceof IllegalArgumentException ? "" : cause.getClass().getSimpleName() + ": ";
-      return new Given(
-          List.of(), "its samples cannot be had: " + kind + cause.getMessage(), List.of());
+      return Given.none("its samples cannot be had: " + kind + cause.getMessage());
     } catch (ReflectiveOperationException | RuntimeException e) {
-      return new Given(List.of(), "its samples cannot be had: " + e, List.of());
+      return Given.none("its samples cannot be had: " + e);
     }
   }
 
   private static Given checked(List<?> values) {
     if (values.isEmpty()) {
-      return new Given(
-          List.of(), "it gives no samples, so nothing would run that takes one", List.of());
+      return Given.none("it gives no samples, so nothing would run that takes one");
     }
     List<Object> present = new ArrayList<>();
     for (Object value : values) {
       if (value == null) {
-        return new Given(
-            List.of(), "sample " + (present.size() + 1) + " is null; leave it out", List.of());
+        return Given.none("sample " + (present.size() + 1) + " is null; leave it out");
       }
       present.add(value);
     }
@@ -121,5 +118,10 @@ final class SampleData {
   }
 
   /** What a method gave, or why it did not, and what it read for that. */
-  private record Given(List<Sample> samples, String problem, List<String> files) {}
+  private record Given(List<Sample> samples, String problem, List<String> files) {
+
+    static Given none(String problem) {
+      return new Given(List.of(), problem, List.of());
+    }
+  }
 }

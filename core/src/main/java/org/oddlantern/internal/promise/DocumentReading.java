@@ -94,7 +94,7 @@ final class DocumentReading {
     SampleTable found = null;
     for (Node block : below(item)) {
       String words = block instanceof Paragraph && block != sentence ? Markdown.plain(block) : "";
-      if (SampleSearch.isNamed(words)) {
+      if (SampleTable.isNamedIn(words)) {
         try {
           found = new SampleSearch(titles.cases(text), tables).found(words, found);
         } catch (IllegalArgumentException e) {

@@ -14,19 +14,13 @@ import org.jspecify.annotations.Nullable;
  */
 record SampleSearch(List<TitledCase> cases, Function<String, SampleTable> tables) {
 
-  private static final String HEAD = "samples:";
-
-  static boolean isNamed(String paragraph) {
-    return paragraph.startsWith(HEAD);
-  }
-
   /**
    * The table of a paragraph.
    *
    * @throws IllegalArgumentException if it does not fit, with the reason
    */
   SampleTable found(String paragraph, @Nullable SampleTable before) {
-    String named = paragraph.substring(HEAD.length()).strip();
+    String named = paragraph.substring(SampleTable.HEAD.length()).strip();
     if (before != null) {
       throw new IllegalArgumentException(
           "names the samples " + named + ", and those of its promise are " + before.file());

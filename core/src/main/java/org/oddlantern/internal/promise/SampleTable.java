@@ -11,6 +11,18 @@ import java.util.List;
  */
 public record SampleTable(String file, List<String> columns, List<Row> rows) {
 
+  static final String HEAD = "samples:";
+
+  /**
+   * Whether a paragraph below a promise names samples.
+   *
+   * @param paragraph its plain text
+   * @return true if it does
+   */
+  public static boolean isNamedIn(String paragraph) {
+    return paragraph.startsWith(HEAD);
+  }
+
   /** Keeps its own lists. */
   public SampleTable {
     columns = List.copyOf(columns);

@@ -17,8 +17,13 @@ public final class Sentence {
     return BOX.matcher(text).find();
   }
 
-  /** The sentence itself. */
-  static String words(String text) {
+  /**
+   * The sentence itself.
+   *
+   * @param text a sentence, maybe with a box before it
+   * @return the text without the box
+   */
+  public static String words(String text) {
     return BOX.matcher(text).replaceFirst("").strip();
   }
 

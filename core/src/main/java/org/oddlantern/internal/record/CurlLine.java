@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.evidence.Header;
+import org.oddlantern.http.internal.Caller;
 import org.oddlantern.internal.Masked;
 
 /**
@@ -15,7 +16,7 @@ import org.oddlantern.internal.Masked;
 final class CurlLine {
 
   /** Whoever repeats a call is no case of a run. */
-  private static final Set<String> OWN_HEADERS = Set.of("odd-lantern-case", "traceparent");
+  private static final Set<String> OWN_HEADERS = Set.of("odd-lantern-case", Caller.HEADER);
 
   private static final String OWN_CODINGS = "gzip, deflate";
   private static final Pattern MASK = Pattern.compile(Pattern.quote(Masked.TEXT));

@@ -2,11 +2,10 @@ package org.oddlantern.internal.record;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.http.internal.Caller;
 
 /**
  * A call, its reply and the checks made on it, as recorded: secrets masked.
@@ -30,9 +29,6 @@ public record ExchangeRecord(
     List<Verdict> verdicts,
     @Nullable LogRecord log)
     implements AskedRecord {
-
-  private static final Pattern TRACE =
-      Pattern.compile("[0-9a-f]{2}-([0-9a-f]{32})-[0-9a-f]{16}-[0-9a-f]{2}.*");
 
   /** Without a word from the service. */
   public ExchangeRecord(
@@ -149,13 +145,7 @@ public record ExchangeRecord(
    * @return 32 hexadecimal digits; empty if none was sent
    */
   public String trace() {
-    return requestHeaders().stream()
-        .filter(header -> header.name().equalsIgnoreCase("traceparent"))
-        .map(header -> TRACE.matcher(header.value()))
-        .filter(Matcher::matches)
-        .map(trace -> trace.group(1))
-        .findFirst()
-        .orElse("");
+    return Caller.traceIn(requestHeaders());
   }
 
   /**

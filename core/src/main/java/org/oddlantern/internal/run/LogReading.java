@@ -11,23 +11,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.http.internal.Caller;
-import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.internal.record.LogRecord;
 
 /**
  * Reads what a service wrote into its log while a call was under way.
  *
- * @param exchange the call
  * @param span where the log was then
  */
-record LogReading(Exchange exchange, ServiceLog.Span span) {
+record LogReading(ServiceLog.Span span) {
 
   /** So much of a log is looked through for one call. */
-  private static final int LONGEST_LOOK = 4 << 20;
+  private static final int LONGEST_LOOK = 1 << 20;
 
   /** So much of it is kept. */
   private static final int LONGEST = 64 << 10;
@@ -42,51 +38,36 @@ record LogReading(Exchange exchange, ServiceLog.Span span) {
   /** What it said; null if it said nothing, or the file cannot be read. */
   @Nullable
   LogRecord read() {
-    List<String> names = names();
-    long until = System.nanoTime() + PATIENCE.toNanos();
-    LogRecord said = now(names);
-    while ((said == null || !said.named() && !names.isEmpty()) && System.nanoTime() < until) {
-      try {
-        Thread.sleep(10);
-      } catch (InterruptedException e) {
-        Thread.currentThread().interrupt();
-        return said;
-      }
-      said = now(names);
-    }
-    return said;
-  }
-
-  /** What a line has in it that belongs to the call: its trace, or its case. */
-  private List<String> names() {
-    List<String> names = new ArrayList<>();
-    exchange.request().headers().fields().forEach(header -> {
-      if (header.name().equalsIgnoreCase(Caller.HEADER)) {
-        Stream.of(header.value().split("-", -1))
-            .filter(part -> part.length() == 32)
-            .forEach(names::add);
-      } else if (header.name().equalsIgnoreCase("Odd-Lantern-Case")) {
-        names.add(header.value());
-      }
-    });
-    return names;
-  }
-
-  private @Nullable LogRecord now(List<String> names) {
     try {
       long from = start();
-      List<String> named = named(text(from, LONGEST_LOOK), names);
+      String text = text(from);
+      List<String> named = named(text);
       if (!named.isEmpty()) {
         return new LogRecord(true, cut(named));
       }
       long length = span.to().offset() - from;
-      List<String> meanwhile = length <= 0
-          ? List.of()
-          : text(from, (int) Math.min(length, LONGEST)).lines().toList();
+      List<String> meanwhile = length <= 0 ? List.of() : before(text, length);
       return meanwhile.isEmpty() ? null : new LogRecord(false, cut(meanwhile));
     } catch (IOException e) {
       return null;
     }
+  }
+
+  /** The same, waiting a little while nothing is said. */
+  @Nullable
+  LogRecord readPatiently() {
+    long until = System.nanoTime() + PATIENCE.toNanos();
+    LogRecord said = read();
+    while (said == null && System.nanoTime() < until) {
+      try {
+        Thread.sleep(10);
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+        return null;
+      }
+      said = read();
+    }
+    return said;
   }
 
   /** Where it ended when the call was sent; the beginning of a file that is another now, or was cut. */
@@ -97,20 +78,34 @@ record LogReading(Exchange exchange, ServiceLog.Span span) {
     return same && now.size() >= span.from().offset() ? span.from().offset() : 0;
   }
 
-  private String text(long from, int most) throws IOException {
+  private String text(long from) throws IOException {
     try (RandomAccessFile file = new RandomAccessFile(span.file().toFile(), "r")) {
       file.seek(from);
-      byte[] bytes = new byte[(int) Math.min(most, Math.max(0, file.length() - from))];
+      byte[] bytes = new byte[(int) Math.min(LONGEST_LOOK, Math.max(0, file.length() - from))];
       file.readFully(bytes);
       return new String(bytes, StandardCharsets.UTF_8);
     }
   }
 
-  private static List<String> named(String text, List<String> names) {
+  /** The lines of so many bytes at its beginning. */
+  private static List<String> before(String text, long bytes) {
+    List<String> lines = new ArrayList<>();
+    long read = 0;
+    for (String line : text.lines().toList()) {
+      if (read >= bytes) {
+        break;
+      }
+      lines.add(line);
+      read += line.getBytes(StandardCharsets.UTF_8).length + 1;
+    }
+    return lines;
+  }
+
+  private List<String> named(String text) {
     List<String> found = new ArrayList<>();
     boolean goesOn = false;
     for (String line : text.lines().toList()) {
-      boolean named = names.stream().anyMatch(line::contains);
+      boolean named = span.names().stream().anyMatch(line::contains);
       goesOn = named || goesOn && GOES_ON.matcher(line).matches();
       if (goesOn) {
         found.add(line);

@@ -6,6 +6,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.database.internal.SqlQuery;
 import org.oddlantern.evidence.Header;
@@ -17,6 +18,7 @@ import org.oddlantern.http.Content;
 import org.oddlantern.http.ContentPart;
 import org.oddlantern.http.WireRequest;
 import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.record.BodyRecord;
@@ -34,8 +36,10 @@ final class Recording {
   private static final String JSON = "application/json";
   private static final int LONGEST_ANSWER = 4_000;
   private static final int LARGEST_PICTURE = 4 << 20;
+  private static final int MOST_IN_VAIN = 10;
 
   private final Masker masker;
+  private final AtomicInteger inVain = new AtomicInteger();
 
   Recording(Masker masker) {
     this.masker = masker;
@@ -109,8 +113,16 @@ final class Recording {
   private @Nullable LogRecord said(Exchange exchange, List<Verdict> verdicts) {
     boolean troubled =
         exchange.fault() != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
-    LogRecord said =
-        troubled && exchange.log() != null ? new LogReading(exchange, exchange.log()).read() : null;
+    ServiceLog.Span span = exchange.log();
+    if (!troubled || span == null) {
+      return null;
+    }
+    // where a service never says anything, a run that fails all over must not wait each time
+    boolean patient = inVain.get() < MOST_IN_VAIN;
+    LogRecord said = patient ? new LogReading(span).readPatiently() : new LogReading(span).read();
+    if (said == null) {
+      inVain.incrementAndGet();
+    }
     return said == null
         ? null
         : new LogRecord(said.named(), said.lines().stream().map(masker::text).toList());

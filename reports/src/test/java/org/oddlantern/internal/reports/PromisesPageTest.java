@@ -167,6 +167,19 @@ class PromisesPageTest {
     assertFalse(failures.contains("the fed case</summary>"), failures);
   }
 
+  @Test
+  void aDocumentThatIsNestedTooDeeplyStandsAsItWasWritten() throws IOException {
+    String deep = "*a **b ".repeat(20_000) + "** c*".repeat(20_000) + " <b>";
+    RunData run = MadeRun.ofEverything()
+        .with(new RunEvent.Promised(
+            List.of(new PromiseDocument("promises/deep.md", deep, List.of())), List.of()))
+        .written(folder.resolve("journal.jsonl"));
+    HtmlReport.write(run, new Journal(folder.resolve("journal.jsonl")), folder.resolve("report"));
+    String page = Files.readString(folder.resolve("report/promises.html"));
+    assertTrue(page.contains("<pre><code>*a **b *a"), page.substring(0, 2_000));
+    assertFalse(page.contains("<b>"));
+  }
+
   private RunData run() throws IOException {
     return MadeRun.ofEverything().with(promised()).written(folder.resolve("journal.jsonl"));
   }

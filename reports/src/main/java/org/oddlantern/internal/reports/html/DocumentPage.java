@@ -11,6 +11,7 @@ import org.oddlantern.internal.promise.Markdown;
 import org.oddlantern.internal.promise.Promise;
 import org.oddlantern.internal.promise.PromiseDocument;
 import org.oddlantern.internal.promise.SampleTable;
+import org.oddlantern.internal.promise.Sentence;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.reports.Keeping;
 import org.oddlantern.internal.reports.PageDetail;
@@ -49,8 +50,16 @@ final class DocumentPage {
   }
 
   PromisesView.DocumentView view() {
-    return new PromisesView.DocumentView(
-        document.file(), blocks(Markdown.read(document.text()).getFirstChild()));
+    return new PromisesView.DocumentView(document.file(), blocks());
+  }
+
+  /** What is nested too deeply to be laid out stands as it was written, and the page is made. */
+  private List<PromisesView.BlockView> blocks() {
+    try {
+      return blocks(Markdown.read(document.text()).getFirstChild());
+    } catch (StackOverflowError e) {
+      return List.of(new PromisesView.BlockView(prose.asWritten(document.text()), List.of()));
+    }
   }
 
   private List<PromisesView.BlockView> blocks(@Nullable Node first) {
@@ -104,7 +113,7 @@ final class DocumentPage {
     List<CaseRecord> shown = shown(promise);
     return new PromisesView.ItemView(
         prefix + promise.line(),
-        prose.inside(sentence).replaceFirst("^\\[[ xX]?] ", ""),
+        Sentence.words(prose.inside(sentence)),
         keeping.word(),
         "is-" + keeping.name().toLowerCase(Locale.ROOT).replace('_', '-'),
         new PromiseNote(run, promise).words(),
@@ -134,7 +143,7 @@ final class DocumentPage {
   private static @Nullable Node below(Node sentence, Promise promise) {
     Node next = sentence.getNext();
     for (Node block = next; block != null && promise.samples() != null; block = block.getNext()) {
-      if (block instanceof Paragraph && Markdown.plain(block).startsWith("samples:")) {
+      if (block instanceof Paragraph && SampleTable.isNamedIn(Markdown.plain(block))) {
         next = block == next ? block.getNext() : next;
         block.unlink();
         break;

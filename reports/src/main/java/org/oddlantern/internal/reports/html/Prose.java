@@ -1,6 +1,7 @@
 package org.oddlantern.internal.reports.html;
 
 import org.oddlantern.internal.promise.Markdown;
+import org.oddlantern.shaded.org.commonmark.node.FencedCodeBlock;
 import org.oddlantern.shaded.org.commonmark.node.Heading;
 import org.oddlantern.shaded.org.commonmark.node.Image;
 import org.oddlantern.shaded.org.commonmark.node.Link;
@@ -37,6 +38,13 @@ final class Prose {
       html.append(renderer.render(child));
     }
     return html.toString();
+  }
+
+  /** A text with all its marks. */
+  String asWritten(String text) {
+    FencedCodeBlock block = new FencedCodeBlock();
+    block.setLiteral(text);
+    return renderer.render(block);
   }
 
   private static void tame(Node node) {
