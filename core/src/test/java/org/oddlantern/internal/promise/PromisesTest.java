@@ -10,8 +10,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import java.util.jar.JarEntry;
 import java.util.jar.JarOutputStream;
 import java.util.stream.Stream;
@@ -41,6 +43,8 @@ class PromisesTest {
 
   @TempDir
   private Path folder;
+
+  private final Set<String> keys = new HashSet<>();
 
   private static TitledCase one(String id, String title) {
     return new TitledCase(id, id.replaceAll("#.*", ""), title, List.of(), List.of());
@@ -317,8 +321,8 @@ class PromisesTest {
     assertEquals(List.of(), promises.problems());
   }
 
-  private static void add(String title, List<TitledCase> cases, StringBuilder text) {
-    if (cases.stream().noneMatch(one -> Sentence.key(one.title()).equals(Sentence.key(title)))) {
+  private void add(String title, List<TitledCase> cases, StringBuilder text) {
+    if (keys.add(Sentence.key(title))) {
       text.append("- ").append(Markdown.escaped(title)).append('\n');
       cases.add(one("SomeTest#case" + cases.size(), title));
     }
