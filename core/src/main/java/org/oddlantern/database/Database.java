@@ -7,7 +7,7 @@ import java.sql.SQLFeatureNotSupportedException;
 import java.time.Duration;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.database.internal.SqlQuery;
+import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Surroundings;
@@ -239,20 +239,19 @@ public final class Database {
     try {
       answer = TimeLimited.within(TimeLeft.cut(timeout), () -> done(sql, arguments, asking));
     } catch (SQLException | DatabaseProblem e) {
-      SqlQuery failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
+      Look failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
       now.recorder().ended(failed);
       throw new DatabaseProblem(
           "the database '%s' gave no answer to '%s': %s"
               .formatted(name, failed.line().substring(name.length() + 2), e.getMessage()),
           e);
     }
-    SqlQuery query =
-        query(sql, arguments, JsonMapping.standard().write(answer), sentAt, nanos, null);
+    Look query = query(sql, arguments, JsonMapping.standard().write(answer), sentAt, nanos, null);
     now.recorder().ended(query);
     return new DatabaseAnswer(query, answer, what, now.recorder());
   }
 
-  private SqlQuery query(
+  private Look query(
       String sql,
       Arguments arguments,
       String answer,
@@ -260,7 +259,7 @@ public final class Database {
       long nanos,
       @Nullable String fault) {
     Duration took = Duration.ofNanos(System.nanoTime() - nanos);
-    return new SqlQuery(name, sql, arguments.told(), answer, sentAt, took, fault);
+    return new Look(name, sql, arguments.told(), answer, sentAt, took, fault);
   }
 
   /** Whatever was done is undone, unless somebody committed: a driver's read-only flag is a wish. */

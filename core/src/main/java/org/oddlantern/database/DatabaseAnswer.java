@@ -1,10 +1,7 @@
 package org.oddlantern.database;
 
-import java.util.ArrayList;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
-import org.oddlantern.check.Checks;
-import org.oddlantern.database.internal.SqlQuery;
+import org.oddlantern.check.internal.Given;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Evidence;
@@ -12,10 +9,10 @@ import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.EvidenceListener;
 import org.oddlantern.evidence.internal.JudgedEvidence;
+import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Json;
 import org.oddlantern.json.Secret;
-import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -31,13 +28,13 @@ import org.oddlantern.xml.Xml;
  */
 public final class DatabaseAnswer implements Evidence {
 
-  private final SqlQuery query;
+  private final Look query;
   private final JsonNode tree;
   private final String what;
   private final EvidenceListener recorder;
   private final Judging judging = new Judging();
 
-  DatabaseAnswer(SqlQuery query, JsonNode tree, String what, EvidenceListener recorder) {
+  DatabaseAnswer(Look query, JsonNode tree, String what, EvidenceListener recorder) {
     this.query = query;
     this.tree = tree;
     this.what = what;
@@ -86,11 +83,7 @@ public final class DatabaseAnswer implements Evidence {
    * @throws IllegalArgumentException if a plain value is given
    */
   public DatabaseAnswer must(Object first, Object... more) {
-    List<Check> checks = new ArrayList<>();
-    for (Object other : more) {
-      checks.add(check(other));
-    }
-    judging.must(check(first), checks.toArray(new Check[0]));
+    judging.must(Given.check(first), Given.checks(more));
     return this;
   }
 
@@ -149,18 +142,6 @@ public final class DatabaseAnswer implements Evidence {
   @Override
   public String toString() {
     return title();
-  }
-
-  private static Check check(@Nullable Object given) {
-    if (given instanceof Check check) {
-      return check;
-    }
-    if (given instanceof Shape shape) {
-      return Checks.body(shape);
-    }
-    throw new IllegalArgumentException(
-        "the value " + Words.of(JsonMapping.standard().tree(given))
-            + " was given where a check or a shape is wanted; say exactly(...), or at(path, ...)");
   }
 
   /** Makes the checks on this answer and reads from it. */

@@ -35,8 +35,13 @@ record Trial(RunResult result, List<RunEvent> events) {
 
   /** Runs what is selected on the service "api" in several lanes. */
   static Trial inLanes(int lanes, TestService service, List<String> selected) {
-    Settings settings = SettingsFile.onClassPath(Trial.class.getClassLoader())
-        .movedTo(Map.of("api", service.address()));
+    return inLanes(lanes, service.address(), selected);
+  }
+
+  /** Runs what is selected on the service "api" at an address in several lanes. */
+  static Trial inLanes(int lanes, String address, List<String> selected) {
+    Settings settings =
+        SettingsFile.onClassPath(Trial.class.getClassLoader()).movedTo(Map.of("api", address));
     return on(settings, settings.environment(null), selected, lanes, null);
   }
 

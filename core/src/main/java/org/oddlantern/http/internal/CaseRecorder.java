@@ -9,11 +9,24 @@ public interface CaseRecorder extends EvidenceListener {
   /** Hears nothing: what is used outside a run. */
   CaseRecorder NONE = new CaseRecorder() {};
 
+  /** Hears of what was asked for cases that are over. */
+  CaseRecorder OVER = new CaseRecorder() {
+    @Override
+    public String whyEnded() {
+      return "it has ended";
+    }
+  };
+
   /** Whose calls they are, told in headers of each; empty if nobody's. */
   default Optional<Caller> caller() {
     return Optional.empty();
   }
 
-  /** A call said how to put back what it made. */
+  /** Whether no other case that occupies the same runs meanwhile. */
+  default boolean occupies(String what) {
+    return false;
+  }
+
+  /** A call said how to put back what it made, or something was opened that is to be closed. */
   default void undoNoted(Undo undo) {}
 }

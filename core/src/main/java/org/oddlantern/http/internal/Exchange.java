@@ -33,8 +33,15 @@ public record Exchange(
    * @param name what the call is named in plain words; may be empty
    * @param service the name of the service; empty if it has none
    * @param template the address before arguments took their places
+   * @param visit whether a service under test made it, and a stand-in answered
    */
-  public record Origin(String name, String service, String template) {}
+  public record Origin(String name, String service, String template, boolean visit) {
+
+    /** Of a call that a case made. */
+    public Origin(String name, String service, String template) {
+      this(name, service, template, false);
+    }
+  }
 
   /**
    * The call in one line.

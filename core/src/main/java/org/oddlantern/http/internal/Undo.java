@@ -3,11 +3,16 @@ package org.oddlantern.http.internal;
 import java.time.Duration;
 import org.jspecify.annotations.Nullable;
 
-/** How to put back what one call made. */
+/** How to put back what one call made, or to close what was opened. */
 public interface Undo {
 
   /** The undoing call in one line, or the call for which there is none. */
   String line();
+
+  /** Whether it would still be there after this program has ended. */
+  default boolean outlivesRun() {
+    return true;
+  }
 
   /** Sends the undoing call and waits no longer than the limit. */
   Taken putBack(Duration limit);

@@ -246,6 +246,9 @@ record EventLine(JsonGenerator out, TimeText times) {
     text(Member.NAME, exchange.name());
     text(Member.SERVICE, exchange.service());
     text(Member.TEMPLATE, exchange.template());
+    if (exchange.isVisit()) {
+      out.writeBooleanProperty(Member.VISIT, true);
+    }
     text(Member.METHOD, exchange.method());
     text(Member.URL, exchange.url());
     headers(Member.REQUEST_HEADERS, exchange.requestHeaders());

@@ -73,7 +73,10 @@ final class RecordReading {
   static ExchangeRecord exchange(Members one) {
     return new ExchangeRecord(
         new ExchangeRecord.Origin(
-            one.text(Member.NAME), one.text(Member.SERVICE), one.text(Member.TEMPLATE)),
+            one.text(Member.NAME),
+            one.text(Member.SERVICE),
+            one.text(Member.TEMPLATE),
+            one.truth(Member.VISIT)),
         new ExchangeRecord.Request(
             one.text(Member.METHOD),
             one.text(Member.URL),

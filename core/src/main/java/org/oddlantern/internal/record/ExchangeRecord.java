@@ -62,6 +62,11 @@ public record ExchangeRecord(
     return origin.template();
   }
 
+  /** Whether a service under test made it, and a stand-in answered. */
+  public boolean isVisit() {
+    return origin.visit();
+  }
+
   /** The method. */
   public String method() {
     return request.method();
@@ -124,7 +129,7 @@ public record ExchangeRecord(
    */
   public String answer() {
     return status() == 0
-        ? "no reply"
+        ? reason().isEmpty() ? "no reply" : reason()
         : reason().isEmpty() ? String.valueOf(status()) : status() + " " + reason();
   }
 
@@ -167,8 +172,15 @@ public record ExchangeRecord(
    * @param name what it is named in plain words; may be empty
    * @param service the name of the service; empty if it has none
    * @param template the address before arguments took their places
+   * @param visit whether a service under test made it, and a stand-in answered
    */
-  public record Origin(String name, String service, String template) {}
+  public record Origin(String name, String service, String template, boolean visit) {
+
+    /** Of a call that a case made. */
+    public Origin(String name, String service, String template) {
+      this(name, service, template, false);
+    }
+  }
 
   /**
    * What was sent.

@@ -8,10 +8,11 @@ import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 
 /**
- * A look into a database, as recorded: secrets masked.
+ * A look at something that is no reply, as recorded: a database, a mailbox, what a stand-in was asked.
+ * Secrets are masked.
  *
  * @param asked what was asked
- * @param answer the rows as JSON, the beginning of them if they are many
+ * @param answer what was seen as JSON, the beginning of them if they are many
  * @param after how many exchanges of the case came before it
  * @param sentAt when it was sent
  * @param tookMicros microseconds until it was answered
@@ -51,18 +52,24 @@ public record QueryRecord(
   /**
    * How much came, in words.
    *
-   * @return {@code no row}, {@code 1 row}, {@code 12 rows}, or a count as it is
+   * @return {@code no row}, {@code 1 row}, {@code 12 items}, or a count as it is
    */
   public String amount() {
+    String thing = isOfDatabase() ? "row" : "item";
     if (!answer.startsWith("[")) {
-      return answer.startsWith("{") ? "1 row" : answer;
+      return !answer.startsWith("{") ? answer : isOfDatabase() ? "1 row" : "one object";
     }
     try {
-      int rows = JsonMapping.standard().parse(answer).size();
-      return rows == 0 ? "no row" : rows + (rows == 1 ? " row" : " rows");
+      int count = JsonMapping.standard().parse(answer).size();
+      return count == 0 ? "no " + thing : count + " " + thing + (count == 1 ? "" : "s");
     } catch (NotJson e) {
-      return "many rows"; // cut, since there were so many
+      return "many " + thing + "s"; // cut, since there were so many
     }
+  }
+
+  /** Whether a database was asked, and not something else looked at. */
+  public boolean isOfDatabase() {
+    return !sql().isEmpty();
   }
 
   /**
@@ -76,20 +83,20 @@ public record QueryRecord(
   }
 
   /**
-   * Database, statement and parameters in one line.
+   * What was looked at, statement and parameters in one line.
    *
    * @return {@code store: select label from hive where id = ? with 4}
    */
   @Override
   public String line() {
-    return database() + ": " + statement();
+    return isOfDatabase() ? database() + ": " + statement() : database();
   }
 
   /**
    * What was asked.
    *
-   * @param database the name of the database
-   * @param sql the statement
+   * @param database the name of the database, or what else was looked at, in words
+   * @param sql the statement; empty for anything else
    * @param parameters what was given for its question marks
    */
   public record Asked(String database, String sql, List<String> parameters) {

@@ -160,7 +160,12 @@ final class Asker {
   }
 
   private void note(CaseId id, Undo undo, Belonging.Life life) {
-    belongings.add(life, new UndoDeed(id.toString(), undo));
+    UndoDeed deed = new UndoDeed(id.toString(), undo);
+    if (undo.outlivesRun()) {
+      belongings.add(life, deed);
+    } else {
+      belongings.addAlways(deed);
+    }
   }
 
   private @Nullable Object value(Binding source) {

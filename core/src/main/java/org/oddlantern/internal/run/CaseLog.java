@@ -7,10 +7,10 @@ import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.database.internal.SqlQuery;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
+import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.CaseRecorder;
@@ -32,8 +32,6 @@ import org.oddlantern.json.Secret;
 /** Everything one attempt of a case did with its services. Thread-safe. */
 final class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener, AtWork {
 
-  private static final int MOST_FORGOTTEN = 50;
-
   private final String id;
   private final String name;
   private final Workshop workshop;
@@ -41,10 +39,10 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private final BodyBudget.Hold bodies;
   private final IdentityHashMap<Asked, LogEntry> entries = new IdentityHashMap<>();
   private final List<LogEntry> inOrder = new ArrayList<>();
-  private final List<Asked> forgotten = new ArrayList<>();
+  private final Forgotten forgotten = new Forgotten();
   private final KeptThings kept = new KeptThings();
   private final AgreedThings agreed;
-  private final Caller caller;
+  private final Presence presence;
   private final Printing printing = new Printing();
   private volatile @Nullable Thread owner;
   private int verdicts;
@@ -60,7 +58,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     this.noted = noted;
     this.bodies = workshop.bodies().hold();
     this.agreed = new AgreedThings(id, workshop.masker());
-    this.caller = Caller.of(workshop.run(), name);
+    this.presence = new Presence(workshop.callers(), Caller.of(workshop.run(), name));
   }
 
   @Override
@@ -94,11 +92,22 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   /** The case runs in this thread; what other threads find out reaches it by this log alone. */
   synchronized void begun(Thread thread) {
     owner = thread;
+    presence.begun(this);
+  }
+
+  /** By what it can be told from others. */
+  Presence presence() {
+    return presence;
+  }
+
+  @Override
+  public boolean occupies(String what) {
+    return presence.occupies(what);
   }
 
   @Override
   public Optional<Caller> caller() {
-    return Optional.of(caller);
+    return Optional.of(presence.caller());
   }
 
   @Override
@@ -169,20 +178,18 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   /** Their secrets stay known: what they brought may be echoed later. */
   @Override
   public synchronized void forget(int from, int to) {
-    List<LogEntry> earlier = inOrder.subList(from, to);
+    List<LogEntry> tries = inOrder.subList(from, to);
+    List<LogEntry> earlier = tries.stream().filter(entry -> !entry.isVisit()).toList();
     earlier.forEach(entry -> entries.remove(entry.asked));
-    earlier.stream().limit(MOST_FORGOTTEN).forEach(entry -> forgotten.add(entry.asked));
-    while (forgotten.size() > MOST_FORGOTTEN) {
-      forgotten.remove(0);
-    }
-    earlier.clear();
+    forgotten.add(earlier);
+    tries.removeIf(entry -> !entry.isVisit());
     warned = inOrder.stream().anyMatch(LogEntry::warns);
   }
 
   @Override
   public synchronized void judgedLast(Verdict verdict) {
     for (int last = inOrder.size() - 1; last >= 0; last--) {
-      if (!(inOrder.get(last).asked instanceof Step)) {
+      if (!inOrder.get(last).isVisit() && !(inOrder.get(last).asked instanceof Step)) {
         inOrder.get(last).verdicts.add(verdict);
         return;
       }
@@ -256,6 +263,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   synchronized void cutOff(String why) {
     whyEnded = why;
     cutOff = true;
+    presence.ended(this);
   }
 
   /**
@@ -276,6 +284,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
         }
       }
       whyEnded = "the case " + id + " has ended";
+      presence.ended(this);
       return broken;
     }
   }
@@ -337,7 +346,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
       }
     }
     if (!entry.elsewhere.isEmpty()) {
-      broken.add(told("in another thread: ", entry, entry.elsewhere));
+      String how = entry.isVisit() ? "the service asked: " : "in another thread: ";
+      broken.add(told(how, entry, entry.elsewhere));
     }
     if (passed && !entry.failed.isEmpty()) {
       broken.add(told("a failure that the case caught: ", entry, entry.failed));
@@ -372,7 +382,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
     List<QueryRecord> records = new ArrayList<>();
     int before = 0;
     for (LogEntry entry : inOrder) {
-      if (entry.asked instanceof SqlQuery query) {
+      if (entry.asked instanceof Look query) {
         records.add(recording.record(query, before, entry.verdicts));
       } else if (entry.asked instanceof Exchange) {
         before++;

@@ -3,6 +3,7 @@ package org.oddlantern.internal.run;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseId;
@@ -109,6 +110,7 @@ final class CaseRunner {
         workshop, handed, entries, lane, definition.id(), one.order(), attempt, belongings);
     Work work = asker.work(
         definition.id(), definition.suite(), definition.environment(), attempt, belongings.life());
+    work.log().presence().occupying(Set.copyOf(definition.marks().occupies()));
     TakenValues values = new TakenValues();
     if (!asker.gathers(one.bound(), values)) {
       return new Try(asker.failure(), work.log(), belongings);

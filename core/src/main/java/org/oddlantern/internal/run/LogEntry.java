@@ -26,6 +26,11 @@ final class LogEntry {
     return asked instanceof Exchange exchange ? exchange.reply() : null;
   }
 
+  /** Whether a service asked it of a stand-in. */
+  boolean isVisit() {
+    return asked instanceof Exchange exchange && exchange.origin().visit();
+  }
+
   /** Whether nothing was found wrong that the case may not know of. */
   boolean isFine() {
     return owed.verdicts().isEmpty() && failed.isEmpty() && elsewhere.isEmpty();

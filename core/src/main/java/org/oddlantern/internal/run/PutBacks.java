@@ -43,11 +43,16 @@ final class PutBacks {
 
   /** Sends an undoing call. */
   void undo(String id, Undo undo) {
-    began(id, workshop.masker().text(undo.line()));
+    if (undo.outlivesRun()) {
+      began(id, workshop.masker().text(undo.line()));
+    }
     Duration limit = left();
     Undo.Taken taken = limit.isZero()
         ? new Undo.Taken(null, "no time was left for it when the run was stopped")
         : undo.putBack(limit);
+    if (!undo.outlivesRun() && taken.problem().isEmpty()) {
+      return;
+    }
     tell(
         id,
         workshop.masker().text(undo.line()),

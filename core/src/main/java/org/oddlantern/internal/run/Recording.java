@@ -8,12 +8,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.database.internal.SqlQuery;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
 import org.oddlantern.evidence.internal.BodyText;
+import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.Content;
 import org.oddlantern.http.ContentPart;
 import org.oddlantern.http.WireRequest;
@@ -49,17 +49,17 @@ final class Recording {
   void learn(Asked asked) {
     if (asked instanceof Exchange exchange) {
       learn(exchange);
-    } else if (asked instanceof SqlQuery query && masker.looksIntoBodies()) {
+    } else if (asked instanceof Look query && masker.looksIntoBodies()) {
       masker.learnBody(JSON, query.answer());
     }
   }
 
-  QueryRecord record(SqlQuery query, int after, List<Verdict> verdicts) {
+  QueryRecord record(Look query, int after, List<Verdict> verdicts) {
     String answer = masker.body(JSON, query.answer(), new ArrayList<>());
     return new QueryRecord(
         new QueryRecord.Asked(
-            query.database(),
-            masker.text(query.sql()),
+            query.at(),
+            masker.text(query.statement()),
             query.parameters().stream().map(masker::text).toList()),
         answer.length() > LONGEST_ANSWER
             ? answer.substring(0, LONGEST_ANSWER) + "... (" + answer.length()
@@ -99,7 +99,8 @@ final class Recording {
         new ExchangeRecord.Origin(
             masker.text(exchange.origin().name()),
             exchange.origin().service(),
-            masker.text(exchange.origin().template())),
+            masker.text(exchange.origin().template()),
+            exchange.origin().visit()),
         new ExchangeRecord.Request(request.method(), url, sent, body, named(variables)),
         reply == null ? ExchangeRecord.Reply.NONE : came(reply),
         exchange.sentAt().truncatedTo(ChronoUnit.MICROS),

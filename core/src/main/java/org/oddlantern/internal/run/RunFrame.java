@@ -9,6 +9,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.Callers;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
@@ -85,7 +86,8 @@ final class RunFrame {
     private final Entries entries;
 
     private Begun(List<RunListener> listeners, @Nullable ConnectionLog connections) {
-      List<Object> known = new ArrayList<>(List.of(new KnownPaths(), schemas));
+      Callers callers = new Callers(run);
+      List<Object> known = new ArrayList<>(List.of(new KnownPaths(), schemas, callers));
       if (connections != null) {
         connections.maskedBy(masker);
         known.add(connections);
@@ -102,6 +104,7 @@ final class RunFrame {
           transport,
           new TokenStore(),
           List.copyOf(known),
+          callers,
           broadcast,
           atWork,
           BodyBudget.ofHeap());

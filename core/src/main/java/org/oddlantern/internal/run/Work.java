@@ -51,10 +51,12 @@ final class Work {
     this.environment = environment;
     this.attempt = attempt;
     this.log = new CaseLog(id, RunNames.ascii(brief), workshop, undo -> {
-      workshop
-          .broadcast()
-          .tell(new RunEvent.UndoNoted(
-              workshop.masker().id(id), workshop.masker().text(undo.line())));
+      if (undo.outlivesRun()) {
+        workshop
+            .broadcast()
+            .tell(new RunEvent.UndoNoted(
+                workshop.masker().id(id), workshop.masker().text(undo.line())));
+      }
       noted.accept(undo);
     });
     this.surroundings = workshop.surroundings(log, environment);

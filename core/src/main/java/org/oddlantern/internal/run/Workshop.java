@@ -9,6 +9,7 @@ import org.oddlantern.config.Environment;
 import org.oddlantern.config.internal.EnvironmentSettings;
 import org.oddlantern.config.internal.SettingsEnvironment;
 import org.oddlantern.http.internal.BodyBudget;
+import org.oddlantern.http.internal.Callers;
 import org.oddlantern.http.internal.CookieJar;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.TokenStore;
@@ -30,6 +31,7 @@ import org.oddlantern.internal.record.RunEvent;
  * @param transport brings requests and replies
  * @param tokens those that the run has fetched
  * @param known what every piece of the run may ask for: what was read already, the log of connections
+ * @param callers the cases under way, for those who hear of them from a service
  * @param broadcast tells what happens
  * @param atWork which case or supply a thread runs
  * @param bodies the memory that large bodies may take
@@ -43,6 +45,7 @@ record Workshop(
     Transport transport,
     TokenStore tokens,
     List<Object> known,
+    Callers callers,
     Broadcast broadcast,
     Map<Thread, String> atWork,
     BodyBudget bodies) {

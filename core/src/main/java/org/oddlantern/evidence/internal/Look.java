@@ -1,25 +1,25 @@
-package org.oddlantern.database.internal;
+package org.oddlantern.evidence.internal;
 
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.oddlantern.evidence.internal.Asked;
 
 /**
- * A statement as it was sent to a database and what came of it.
+ * A look at something that is no reply, and what was seen: a database, what a stand-in was asked, a
+ * mailbox.
  *
- * @param database the name of the database
- * @param sql the statement
+ * @param at what was looked at: {@code store}, {@code the mailbox of wren}
+ * @param statement what was asked of a database; empty for anything else
  * @param parameters what was given for its question marks, as JSON tells it
- * @param answer the rows as JSON, or how many were changed; empty if it failed
- * @param sentAt when it was sent
+ * @param answer what was seen, as JSON; empty if it failed
+ * @param sentAt when it was looked at
  * @param took from then until the answer was read, or until it went wrong
  * @param fault why there is no answer, in a sentence; null if there is one
  */
-public record SqlQuery(
-    String database,
-    String sql,
+public record Look(
+    String at,
+    String statement,
     List<String> parameters,
     String answer,
     Instant sentAt,
@@ -28,17 +28,17 @@ public record SqlQuery(
     implements Asked {
 
   /** Keeps its own copy. */
-  public SqlQuery {
+  public Look {
     parameters = List.copyOf(parameters);
   }
 
   /**
-   * Database and statement in one line.
+   * What was looked at, and the statement, in one line.
    *
    * @return {@code store: select label from hive where id = ?}
    */
   @Override
   public String line() {
-    return database + ": " + sql.strip().replaceAll("\\s+", " ");
+    return statement.isEmpty() ? at : at + ": " + statement.strip().replaceAll("\\s+", " ");
   }
 }

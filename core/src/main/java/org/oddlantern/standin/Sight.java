@@ -1,0 +1,93 @@
+package org.oddlantern.standin;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.check.internal.Given;
+import org.oddlantern.evidence.Check;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.EvidenceListener;
+import org.oddlantern.evidence.internal.JudgedEvidence;
+import org.oddlantern.evidence.internal.Look;
+import org.oddlantern.internal.CurrentCase;
+import org.oddlantern.json.Json;
+import org.oddlantern.json.Secret;
+import org.oddlantern.json.internal.JsonMapping;
+import org.oddlantern.json.internal.Words;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+
+/** What was seen, judged for the case that looked. */
+final class Sight extends JudgedEvidence implements Observed {
+
+  private final Look look;
+  private final JsonNode tree;
+  private final EvidenceListener recorder;
+
+  private Sight(Look look, JsonNode tree, EvidenceListener recorder) {
+    this.look = look;
+    this.tree = tree;
+    this.recorder = recorder;
+  }
+
+  /** Seen by the case at work. */
+  static Sight of(String title, @Nullable Object seen) {
+    EvidenceListener recorder =
+        CurrentCase.part(EvidenceListener.class).orElse(EvidenceListener.NONE);
+    JsonMapping mapping =
+        JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
+    JsonNode tree = mapping.tree(seen);
+    Look look = new Look(
+        title,
+        "",
+        List.of(),
+        JsonMapping.standard().write(tree),
+        Instant.now(),
+        Duration.ZERO,
+        null);
+    recorder.ended(look);
+    return new Sight(look, tree, recorder);
+  }
+
+  @Override
+  public String title() {
+    return look.at();
+  }
+
+  @Override
+  public String summary() {
+    return Words.of(tree);
+  }
+
+  @Override
+  public Json json() {
+    return Json.of(tree);
+  }
+
+  @Override
+  public Observed must(Object first, Object... more) {
+    return must(Given.check(first), Given.checks(more));
+  }
+
+  @Override
+  public Observed must(Check first, Check... more) {
+    super.must(first, more);
+    return this;
+  }
+
+  @Override
+  public Observed warnUnless(Check first, Check... more) {
+    super.warnUnless(first, more);
+    return this;
+  }
+
+  @Override
+  protected void judged(List<Verdict> verdicts) {
+    recorder.judged(look, verdicts);
+  }
+
+  @Override
+  protected JsonMapping hearingMapping() {
+    return JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
+  }
+}
