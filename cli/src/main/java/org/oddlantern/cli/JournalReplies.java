@@ -37,7 +37,9 @@ final class JournalReplies {
     try {
       all.journal.read(event -> {
         if (event instanceof RunEvent.CaseFinished finished) {
-          exchanges.addAll(finished.record().exchanges());
+          finished.record().exchanges().stream()
+              .filter(exchange -> !exchange.isVisit())
+              .forEach(exchanges::add);
         }
       });
       for (ExchangeRecord exchange : exchanges) {

@@ -19,6 +19,7 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.KnownPrograms;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Settling;
@@ -270,7 +271,7 @@ final class Sender {
     Exchange exchange(WireRequest request) {
       refuseIfEnded(request);
       Instant sentAt = Instant.now();
-      ServiceLog log = profile.base().log();
+      ServiceLog log = log(request);
       ServiceLog.Place from = log == null ? null : log.end();
       long begun = System.nanoTime() - waitedNanos();
       try {
@@ -282,7 +283,7 @@ final class Sender {
             origin, request, reply, sentAt, since(begun), null, span(log, from, request)));
       } catch (TransportFault e) {
         Duration took = since(begun);
-        String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)";
+        String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)" + ended(request);
         Exchange exchange = told(
             new Exchange(origin, request, null, sentAt, took, sentence, span(log, from, request)));
         throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
@@ -299,6 +300,25 @@ final class Sender {
       List<String> names =
           Stream.of(trace, marker).filter(name -> !name.isEmpty()).toList();
       return new ServiceLog.Span(log.file(), from, log.end(), names);
+    }
+
+    /** Of a program that the run has started the output is the log. */
+    private @Nullable ServiceLog log(WireRequest request) {
+      ServiceLog own = profile.base().log();
+      return own != null
+          ? own
+          : CurrentCase.part(KnownPrograms.class)
+              .map(programs -> programs.log(request.uri()))
+              .orElse(null);
+    }
+
+    /** That the program which should have answered has ended is the better reason. */
+    private static String ended(WireRequest request) {
+      return CurrentCase.part(KnownPrograms.class)
+          .map(programs -> programs.ended(request.uri()))
+          .filter(words -> !words.isEmpty())
+          .map(words -> "; " + words)
+          .orElse("");
     }
 
     private void refuseIfEnded(WireRequest request) {

@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Callers;
+import org.oddlantern.http.internal.KnownPrograms;
 import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
@@ -87,7 +88,8 @@ final class RunFrame {
 
     private Begun(List<RunListener> listeners, @Nullable ConnectionLog connections) {
       Callers callers = new Callers(run);
-      List<Object> known = new ArrayList<>(List.of(new KnownPaths(), schemas, callers));
+      List<Object> known =
+          new ArrayList<>(List.of(new KnownPaths(), schemas, callers, new KnownPrograms()));
       if (connections != null) {
         connections.maskedBy(masker);
         known.add(connections);

@@ -14,6 +14,7 @@ import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.internal.reports.Nested;
 import org.oddlantern.json.Finding;
 
 /** What is told of a case below its line: nothing if all checks held, everything if something did not. */
@@ -38,11 +39,16 @@ final class CaseText {
     if (one.problem() != null) {
       text.problem(one.problem(), one);
     }
-    for (AskedRecord asked : one.asked()) {
+    for (Nested nested : Nested.of(one.asked())) {
+      AskedRecord asked = nested.asked();
       if (asked.isTroubled() || every) {
         text.troubled(asked, !passed || every);
-      } else if (!passed) {
-        text.line(asked.line() + ", " + answer(asked) + " in " + Amounts.time(asked.tookMicros()));
+      } else if (!passed || nested.visits().stream().anyMatch(AskedRecord::isTroubled)) {
+        text.line(asker(asked) + asked.line() + ", " + answer(asked) + " in "
+            + Amounts.time(asked.tookMicros()));
+      }
+      if (!passed || every) {
+        nested.visits().forEach(text::visit);
       }
     }
     one.printed().lines().forEach(line -> text.line("printed   " + line));
@@ -80,6 +86,19 @@ final class CaseText {
         .forEach(this::line);
   }
 
+  /** Between the call and what came of it something else was asked. */
+  private void visit(ExchangeRecord visit) {
+    line("  asked     by the service: " + visit.service() + ", " + visit.line() + ", answered "
+        + visit.answer());
+    VerdictGroup.failed(visit.verdicts()).forEach(this::verdicts);
+  }
+
+  private static String asker(AskedRecord asked) {
+    return asked instanceof ExchangeRecord exchange && exchange.isVisit()
+        ? "asked by the service: " + exchange.service() + ", "
+        : "";
+  }
+
   private static String answer(AskedRecord asked) {
     return asked instanceof ExchangeRecord exchange
         ? "answered " + exchange.answer()
@@ -109,7 +128,7 @@ final class CaseText {
   }
 
   private void troubled(ExchangeRecord exchange, boolean whole) {
-    String name = exchange.name().isEmpty() ? "" : exchange.name() + ": ";
+    String name = exchange.name().isEmpty() ? asker(exchange) : exchange.name() + ": ";
     String came = exchange.fault() == null ? ", answered " + exchange.answer() : " got no reply";
     line(name + exchange.line() + came + " after " + Amounts.time(exchange.tookMicros()));
     if (exchange.fault() != null) {
@@ -128,7 +147,9 @@ final class CaseText {
       if (!exchange.trace().isEmpty()) {
         line("  trace     " + exchange.trace());
       }
-      line("  repeat    " + exchange.curl());
+      if (!exchange.isVisit()) {
+        line("  repeat    " + exchange.curl());
+      }
     }
   }
 

@@ -110,7 +110,10 @@ public final class HarReport {
     out.writeNumberProperty("wait", exchange.tookMicros() / 1_000.0);
     out.writeNumberProperty("receive", 0);
     out.writeEndObject();
-    String comment = exchange.fault() == null ? exchange.name() : exchange.fault();
+    String asker = exchange.isVisit() ? exchange.service() + " asked by the service" : "";
+    String comment = exchange.fault() != null
+        ? exchange.fault()
+        : exchange.name().isEmpty() ? asker : exchange.name();
     if (!comment.isEmpty()) {
       out.writeStringProperty("comment", comment);
     }

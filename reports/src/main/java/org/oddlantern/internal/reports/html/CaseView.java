@@ -15,6 +15,7 @@ import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.internal.reports.Nested;
 import org.oddlantern.internal.reports.RunData;
 
 /**
@@ -79,7 +80,7 @@ public record CaseView(
         problem == null ? List.of() : lines(one, problem),
         problem == null ? "" : problem.stack(),
         before(one, run, bodies),
-        new Views<>(one.asked(), asked -> ExchangeView.of(asked, bodies)),
+        new Views<>(Nested.of(one.asked()), asked -> ExchangeView.of(asked, bodies)),
         new Views<>(run.putBackFor(one), back -> PieceView.putBack(back, bodies)),
         one.printed().lines().toList(),
         story(one, bodies),
@@ -119,20 +120,20 @@ public record CaseView(
   /** Made when it is looked at, like everything with bodies in it. */
   private static List<StoryView> story(CaseRecord one, Bodies bodies) {
     List<Object> records = new ArrayList<>();
+    List<AskedRecord> all = one.asked();
     int asked = 0;
     for (StepRecord step : one.steps()) {
-      List<AskedRecord> before = one.asked()
-          .subList(asked, Math.max(asked, Math.min(step.after(), one.asked().size())));
-      records.addAll(before);
-      asked += before.size();
+      int end = Math.max(asked, Math.min(step.after(), all.size()));
+      records.addAll(Nested.of(all.subList(asked, end)));
+      asked = end;
       records.add(step);
     }
-    records.addAll(one.asked().subList(asked, one.asked().size()));
+    records.addAll(Nested.of(all.subList(asked, all.size())));
     return new Views<>(
         records,
         each -> each instanceof StepRecord step
             ? new StoryView(step.words(), null)
-            : new StoryView("", ExchangeView.of((AskedRecord) each, bodies)));
+            : new StoryView("", ExchangeView.of((Nested) each, bodies)));
   }
 
   private static KeptView kept(KeptRecord kept, Bodies bodies) {

@@ -5,12 +5,12 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.VerdictGroup;
-import org.oddlantern.internal.record.AskedRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.internal.reports.Nested;
 import org.oddlantern.json.Finding;
 
 /**
@@ -30,6 +30,8 @@ import org.oddlantern.json.Finding;
  * @param curl a command line that repeats the call; empty if there is none
  * @param trace the trace it belongs to; empty if there is none
  * @param log what the service said meanwhile; null if that is not known
+ * @param visits what the service asked before it answered
+ * @param visit whether a service asked it, and a stand-in answered
  */
 public record ExchangeView(
     String title,
@@ -45,18 +47,20 @@ public record ExchangeView(
     BodyView replyBody,
     String curl,
     String trace,
-    @Nullable LogRecord log) {
+    @Nullable LogRecord log,
+    List<ExchangeView> visits,
+    boolean visit) {
 
-  static ExchangeView of(AskedRecord asked, Bodies bodies) {
-    return asked instanceof ExchangeRecord exchange
-        ? of(exchange, bodies)
-        : of((QueryRecord) asked, bodies);
+  static ExchangeView of(Nested one, Bodies bodies) {
+    return one.asked() instanceof ExchangeRecord exchange
+        ? of(exchange, one.visits(), bodies)
+        : of((QueryRecord) one.asked(), bodies);
   }
 
   private static ExchangeView of(QueryRecord query, Bodies bodies) {
     BodyRecord answer = new BodyRecord(query.answer().length(), query.answer(), null, List.of());
     return new ExchangeView(
-        "look into " + query.database(),
+        (query.isOfDatabase() ? "look into " : "look at ") + query.database(),
         query.statement(),
         query.amount(),
         Amounts.time(query.tookMicros()),
@@ -69,12 +73,15 @@ public record ExchangeView(
         BodyView.of(answer, bodies, findings(query.verdicts(), false)),
         "",
         "",
-        null);
+        null,
+        List.of(),
+        false);
   }
 
-  private static ExchangeView of(ExchangeRecord exchange, Bodies bodies) {
+  private static ExchangeView of(
+      ExchangeRecord exchange, List<ExchangeRecord> visits, Bodies bodies) {
     return new ExchangeView(
-        exchange.name(),
+        exchange.isVisit() ? exchange.service() + " asked by the service" : exchange.name(),
         exchange.line(),
         exchange.answer(),
         Amounts.time(exchange.tookMicros()),
@@ -87,9 +94,11 @@ public record ExchangeView(
         exchange.replyHeaders(),
         BodyView.of(exchange.replyBody(), bodies, findings(exchange.verdicts(), false))
             .typed(exchange.replyHeaders()),
-        exchange.curl(),
+        exchange.isVisit() ? "" : exchange.curl(),
         exchange.trace(),
-        exchange.log());
+        exchange.log(),
+        visits.stream().map(visit -> of(visit, List.of(), bodies)).toList(),
+        exchange.isVisit());
   }
 
   private static List<Finding> findings(List<Verdict> verdicts, boolean sent) {
@@ -116,6 +125,8 @@ public record ExchangeView(
    * @return true if a check does not hold or no reply came
    */
   public boolean troubled() {
-    return !failed.isEmpty() || !fault.isEmpty();
+    return !failed.isEmpty()
+        || !fault.isEmpty()
+        || visits.stream().anyMatch(ExchangeView::troubled);
   }
 }

@@ -7,6 +7,7 @@ import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.internal.reports.Nested;
 
 /**
  * What belongs to a case but is not its last try: what was supplied for it, an earlier try, what was put
@@ -50,6 +51,6 @@ public record PieceView(
   }
 
   private static List<ExchangeView> exchanges(List<ExchangeRecord> all, Bodies bodies) {
-    return new Views<>(all, exchange -> ExchangeView.of(exchange, bodies));
+    return new Views<>(Nested.of(List.copyOf(all)), exchange -> ExchangeView.of(exchange, bodies));
   }
 }

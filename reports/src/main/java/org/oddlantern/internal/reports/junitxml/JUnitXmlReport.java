@@ -238,7 +238,7 @@ public final class JUnitXmlReport {
       text.append("\nat ").append(problem.at());
     }
     one.exchanges().stream()
-        .filter(exchange -> exchange.isTroubled())
+        .filter(exchange -> exchange.isTroubled() && !exchange.isVisit())
         .forEach(exchange -> text.append("\nrepeat  ").append(exchange.curl()));
     return text.append(problem.stack().isEmpty() ? "" : "\n" + problem.stack()).toString();
   }
