@@ -123,22 +123,12 @@ public final class Call {
     return body instanceof String text ? json(text) : with(new Body.Json(body));
   }
 
-  /**
-   * Sets a JSON body from text, sent as it is even if it is not JSON.
-   *
-   * @param text the body
-   * @return the call
-   */
+  /** Sets a JSON body from text, sent as it is even if it is not JSON. */
   public Call json(String text) {
     return with(new Body.Text(text, "application/json"));
   }
 
-  /**
-   * Sets an XML body from text, sent as it is.
-   *
-   * @param text the document
-   * @return the call
-   */
+  /** Sets an XML body from text, sent as it is. */
   public Call xml(String text) {
     return with(new Body.Text(text, "application/xml"));
   }
@@ -153,12 +143,7 @@ public final class Call {
     return with(new Body.Raw(Content.of(XmlText.bytes(document)), "application/xml"));
   }
 
-  /**
-   * Sets a plain text as the body, in UTF-8.
-   *
-   * @param text the text
-   * @return the call
-   */
+  /** Sets a plain text as the body, in UTF-8. */
   public Call text(String text) {
     return with(new Body.Text(text, "text/plain; charset=utf-8"));
   }
@@ -340,11 +325,19 @@ public final class Call {
   }
 
   /**
-   * Names the call in plain words, for the console and the reports.
+   * Reads a reply that may have no end, like a stream of events, only until so many events have come or the
+   * time is over; what has come by then is the reply, and the connection is closed. Server-sent events
+   * count by their type {@code text/event-stream}, of anything else each line that is not empty.
    *
-   * @param words what is asked
+   * @param events how many are enough; 1 or more
+   * @param limit for how long, instead of the timeout; more than zero
    * @return the call
    */
+  public Call readingEvents(int events, Duration limit) {
+    return with(options.listening(Limits.listening(events, limit)));
+  }
+
+  /** Names the call in plain words, for the console and the reports. */
   public Call named(String words) {
     return with(options.name(words));
   }

@@ -1,6 +1,7 @@
 package org.oddlantern.http;
 
 import java.time.Duration;
+import org.oddlantern.http.internal.Listening;
 import org.oddlantern.internal.Needed;
 
 /** Refuses limits that make no sense. */
@@ -24,5 +25,12 @@ final class Limits {
           + " times, not " + limit + "; 0 shows them as they are");
     }
     return limit;
+  }
+
+  static Listening listening(int events, Duration limit) {
+    if (events < 1) {
+      throw new IllegalArgumentException("a stream is read for 1 event or more, not " + events);
+    }
+    return new Listening(events, positive(limit));
   }
 }

@@ -20,6 +20,7 @@ import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Json;
+import org.oddlantern.json.NotJson;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
@@ -191,6 +192,32 @@ public final class Reply implements Evidence {
           "csv()",
           false,
           List.of(Finding.of("body", "CSV", summary()).hint(String.valueOf(e.getMessage())))));
+    }
+  }
+
+  /**
+   * The events of a stream, as evidence: a list. A server-sent event (HTML Living Standard, section 9.2) is an
+   * object with {@code event} ({@code message} if it has no type), {@code id} if it has one, and {@code
+   * data}, JSON as its value; of JSON lines and JSON text sequences (RFC 7464) it is each document.
+   *
+   * <pre>{@code
+   * beeyard.send(Call.get("/hives/events").readingEvents(2, Duration.ofSeconds(5)))
+   *     .events().must(at("$[*].data.hive", items(4, 7)));
+   * }</pre>
+   *
+   * @return the events that are complete
+   * @throws CheckFailed if a document is not JSON
+   */
+  public Evidence events() {
+    try {
+      String type = headers().first("Content-Type").orElse("");
+      return new DerivedEvidence(this, "the events", EventList.of(type, wire.body(), mapping));
+    } catch (NotJson e) {
+      throw misread(new Verdict(
+          "events()",
+          false,
+          List.of(Finding.of("body", "events, or a JSON document in each line", summary())
+              .hint(String.valueOf(e.getMessage())))));
     }
   }
 

@@ -20,6 +20,7 @@ import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.KnownPrograms;
+import org.oddlantern.http.internal.Listening;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Settling;
@@ -107,7 +108,9 @@ final class Sender {
 
   private Exchange deliver(Call call, @Nullable Duration limit, boolean heard) {
     Duration own = limit == null ? profile.terms().timeout() : limit;
-    Terms terms = profile.terms().within(heard ? TimeLeft.cut(own) : own);
+    Listening listening = call.options().listening();
+    Duration most = listening == null ? own : listening.limit();
+    Terms terms = profile.terms().within(heard ? TimeLeft.cut(most) : most).listening(listening);
     WireRequest request = writer.write(call, this::token);
     Travel travel = new Travel(origin(call), terms, heard);
     Exchange exchange = travel.exchange(request);

@@ -39,7 +39,9 @@ class ProgramRunTest {
     assertTrue(fault.contains("; the program yard has ended with status 9; it said last:"), fault);
     assertTrue(fault.endsWith("\n  the hive is on fire"), fault);
     String after = String.valueOf(trial.one("after").exchanges().get(0).fault());
-    assertTrue(after.contains("nothing accepts connections") && after.contains("has ended with status 9"), after);
+    assertTrue(
+        after.contains("nothing accepts connections") && after.contains("has ended with status 9"),
+        after);
   }
 
   @Test

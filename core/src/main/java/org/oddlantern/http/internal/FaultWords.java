@@ -25,7 +25,8 @@ final class FaultWords {
   private static String sentence(Exception e, WireRequest request, Terms terms, Progress progress) {
     String place = request.uri().getRawAuthority();
     if (progress.isLate()) {
-      return "the timeout of " + words(terms.timeout()) + " is over; " + progress.received();
+      return "the timeout of " + words(terms.timeout()) + " is over; " + progress.received()
+          + progress.streamHint();
     }
     if (e instanceof UnknownHostException) {
       return "no host is known as '" + request.uri().getHost()

@@ -114,7 +114,7 @@ final class NegotiatedClient {
     @Override
     protected void start(HttpResponse came, ContentType type) {
       response = came;
-      progress.statusCame(came.getCode());
+      progress.headCame(reply(came, new byte[0]));
     }
 
     @Override
@@ -133,13 +133,16 @@ final class NegotiatedClient {
       if (came == null) {
         throw new IllegalStateException("a reply begins before it ends");
       }
+      return reply(came, bytes.all());
+    }
+
+    private static WireReply reply(HttpResponse came, byte[] body) {
       List<Header> fields = new ArrayList<>();
       for (org.oddlantern.shaded.org.apache.hc.core5.http.Header header : came.getHeaders()) {
         fields.add(PooledTransport.header(header));
       }
       String reason = came.getReasonPhrase();
-      return new WireReply(
-          came.getCode(), reason == null ? "" : reason, new Headers(fields), bytes.all());
+      return new WireReply(came.getCode(), reason == null ? "" : reason, new Headers(fields), body);
     }
 
     @Override

@@ -54,8 +54,9 @@ public final class PooledTransport implements Transport {
 
   @Override
   public WireReply send(WireRequest request, Terms terms) throws TransportFault {
-    Progress progress = new Progress(terms.body());
+    Progress progress = new Progress(terms);
     Renewed wire = new Renewed(wire(request, terms));
+    progress.whenHeard(() -> wire.now.abort());
     long waitedBefore = progress.waitedNanos();
     if (LOG
         .isDebugEnabled()) { // where to alone: a path may hold what nobody knows to be secret yet
@@ -75,6 +76,11 @@ public final class PooledTransport implements Transport {
         }
       }
     } catch (IOException | RuntimeException e) {
+      WireReply heard = progress.heardSoFar();
+      if (heard != null) {
+        wire.now.abort();
+        return heard;
+      }
       LOG.debug("failed", e);
       throw FaultWords.fault(e, request, terms, progress);
     } finally {
@@ -158,16 +164,15 @@ public final class PooledTransport implements Transport {
   private static WireReply reply(ClassicHttpResponse response, Progress progress)
       throws IOException {
     progress.statusCame(response.getCode());
+    String reason = response.getReasonPhrase() == null ? "" : response.getReasonPhrase();
     List<Header> fields = new ArrayList<>();
     for (org.oddlantern.shaded.org.apache.hc.core5.http.Header header : response.getHeaders()) {
       fields.add(header(header));
     }
     Headers headers = new Headers(fields);
+    progress.headCame(new WireReply(response.getCode(), reason, headers, new byte[0]));
     return new WireReply(
-        response.getCode(),
-        response.getReasonPhrase() == null ? "" : response.getReasonPhrase(),
-        headers,
-        body(response.getEntity(), headers, progress));
+        response.getCode(), reason, headers, body(response.getEntity(), headers, progress));
   }
 
   static Header header(org.oddlantern.shaded.org.apache.hc.core5.http.Header came) {

@@ -21,10 +21,24 @@ final class Progress {
   private volatile boolean late;
   private volatile int status;
   private volatile long bytes;
+  private final @Nullable Listening listening;
+  private volatile @Nullable WireReply head;
+  private volatile @Nullable Collected collected;
+  private volatile Runnable left = () -> {};
 
   /** Of an exchange whose body may have so many bytes, content encodings undone. */
   Progress(long limit) {
+    this(limit, null);
+  }
+
+  /** Of an exchange under these terms. */
+  Progress(Terms terms) {
+    this(terms.body(), terms.listening());
+  }
+
+  private Progress(long limit, @Nullable Listening listening) {
     this.limit = limit;
+    this.listening = listening;
     this.hold = CurrentCase.part(BodyBudget.Hold.class).orElse(null);
   }
 
@@ -64,6 +78,27 @@ final class Progress {
     status = code;
   }
 
+  /** All came but the body. */
+  void headCame(WireReply came) {
+    status = came.status();
+    head = came;
+  }
+
+  /**
+   * What came of a reply that is read only so far, if it was read so far.
+   *
+   * @return the reply; null if it was to be read to its end, or has not begun
+   */
+  @Nullable
+  WireReply heardSoFar() {
+    WireReply begun = head;
+    Collected pieces = collected;
+    if (listening == null || begun == null || pieces == null || !(late || pieces.isEnough())) {
+      return null;
+    }
+    return new WireReply(begun.status(), begun.reason(), begun.headers(), pieces.all());
+  }
+
   boolean isLate() {
     return late;
   }
@@ -81,6 +116,20 @@ final class Progress {
         + " of the body had come until then";
   }
 
+  /** How the connection is left once enough was heard: closing it would read to the end that never comes. */
+  void whenHeard(Runnable how) {
+    left = how;
+  }
+
+  /** What to do about a reply that has no end; empty if that is not what it is. */
+  String streamHint() {
+    WireReply begun = head;
+    String type = begun == null ? "" : begun.headers().first("Content-Type").orElse("");
+    return type.startsWith("text/event-stream")
+        ? "; it is a stream of events, of which readingEvents(events, limit) reads a part"
+        : "";
+  }
+
   /**
    * Reads a body to its end.
    *
@@ -91,7 +140,7 @@ final class Progress {
       throw new BodyTooLarge("the Content-Length is " + announced
           + " bytes, which is more than the limit of " + limit);
     }
-    return announced >= 0 && announced <= LARGEST_CHUNK
+    return announced >= 0 && announced <= LARGEST_CHUNK && listening == null
         ? exactly(stream, (int) announced)
         : growing(stream);
   }
@@ -111,22 +160,24 @@ final class Progress {
   }
 
   private byte[] growing(InputStream stream) throws IOException {
-    Collected collected = collected();
+    Collected pieces = collected();
     byte[] chunk = new byte[CHUNK];
     long room = 0;
     for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
-      if (hold != null && collected.total + read > room && collected.total >= BodyBudget.LARGE) {
+      if (hold != null && pieces.total + read > room && pieces.total >= BodyBudget.LARGE) {
         takeRoom(hold.portion());
-        room = collected.total + hold.portion();
+        room = pieces.total + hold.portion();
       }
-      collected.add(ByteBuffer.wrap(chunk, 0, read));
+      pieces.add(ByteBuffer.wrap(chunk, 0, read));
     }
-    return collected.all();
+    return pieces.all();
   }
 
   /** A body that comes in pieces. */
   Collected collected() {
-    return new Collected();
+    Collected pieces = new Collected();
+    collected = pieces;
+    return pieces;
   }
 
   /** The pieces that have come; they are joined once, at the end. */
@@ -135,8 +186,40 @@ final class Progress {
     private byte[] piece = new byte[CHUNK];
     private int filled;
     private long total;
+    private @Nullable EventReading events;
+    private boolean enough;
 
-    void add(ByteBuffer chunk) throws IOException {
+    boolean isEnough() {
+      return enough;
+    }
+
+    synchronized void add(ByteBuffer chunk) throws IOException {
+      if (listening != null) {
+        chunk.limit(chunk.position() + heard(chunk, listening.events()));
+      }
+      store(chunk);
+      if (enough) {
+        left.run();
+        throw new Heard();
+      }
+    }
+
+    private int heard(ByteBuffer chunk, int most) {
+      EventReading reading = events;
+      if (reading == null) {
+        WireReply begun = head;
+        reading = new EventReading(
+            begun == null ? "" : begun.headers().first("Content-Type").orElse(""));
+        events = reading;
+      }
+      byte[] bytes = new byte[chunk.remaining()];
+      chunk.duplicate().get(bytes);
+      int read = reading.read(bytes, bytes.length, most);
+      enough = reading.count() >= most;
+      return read;
+    }
+
+    private void store(ByteBuffer chunk) throws IOException {
       total += chunk.remaining();
       bytes = total;
       if (total > limit) {
@@ -154,7 +237,7 @@ final class Progress {
       }
     }
 
-    byte[] all() {
+    synchronized byte[] all() {
       byte[] body = new byte[(int) total];
       int at = 0;
       for (byte[] one : full) {
@@ -163,6 +246,15 @@ final class Progress {
       }
       System.arraycopy(piece, 0, body, at, filled);
       return body;
+    }
+  }
+
+  /** Ends the reading of a reply of which enough was heard. */
+  static final class Heard extends IOException {
+    private static final long serialVersionUID = 1L;
+
+    Heard() {
+      super("enough events were heard");
     }
   }
 
