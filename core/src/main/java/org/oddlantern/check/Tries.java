@@ -15,7 +15,8 @@ import org.oddlantern.json.Finding;
 
 /**
  * Tries a piece of a case until it holds or the time is over, with pauses that grow. Only the last try
- * counts, or the one before it if the limit cut the last one off; what the others asked is not recorded.
+ * counts, or the one before it if the limit cut the last one off; what the others asked is not recorded. A
+ * service that says when to ask again ({@code Retry-After}) is not asked before.
  */
 final class Tries {
 
@@ -28,6 +29,7 @@ final class Tries {
   private final TimeLeft end;
   private int tries;
   private Duration longest = Duration.ZERO;
+  private Duration asked = Duration.ZERO;
 
   Tries(Duration limit) {
     if (limit.isNegative() || limit.isZero()) {
@@ -58,6 +60,7 @@ final class Tries {
           throw earlier;
         }
         recorder.forget(before, mark);
+        asked = recorder.askedToWait(before);
         if (!paused()) {
           end(e);
           throw e;
@@ -90,10 +93,18 @@ final class Tries {
     Duration left = limit.minus(elapsed());
     Duration twice = longest.multipliedBy(2).plus(LEAST);
     Duration needed = twice.compareTo(limit.dividedBy(2)) < 0 ? twice : limit.dividedBy(2);
+    if (!asked.isZero()) {
+      return asked.plus(needed).compareTo(left) <= 0 && slept(asked);
+    }
     if (tries == 1 && left.compareTo(needed) <= 0) {
       return left.compareTo(LEAST) > 0; // one that was slow by chance is given a second chance
     }
     return left.compareTo(needed) > 0 && pause.slept(left.minus(needed));
+  }
+
+  /** A service that says when to come again is not asked before. */
+  private static boolean slept(Duration time) {
+    return new GrowingPause(time, time).slept(time);
   }
 
   private Finding finding(Throwable last) {
@@ -102,9 +113,15 @@ final class Tries {
         "one that holds within " + Durations.words(limit),
         String.format(
             Locale.ROOT,
-            "%d tries, none held; the last after %s",
+            tries == 1
+                ? "one try, which did not hold, after %2$s"
+                : "%d tries, none held; the last after %s",
             tries,
             Durations.words(elapsed())));
+    if (!asked.isZero()) {
+      finding = finding.hint("the service asked to wait " + Durations.words(asked)
+          + " (Retry-After), which is more than was left");
+    }
     boolean told = last instanceof CheckFailed || last instanceof NoReply;
     return told ? finding : finding.hint("the last failure: " + last.getMessage());
   }

@@ -28,9 +28,18 @@ final class Limits {
   }
 
   static Listening listening(int events, Duration limit) {
+    Duration most = positive(limit);
     if (events < 1) {
       throw new IllegalArgumentException("a stream is read for 1 event or more, not " + events);
     }
-    return new Listening(events, positive(limit));
+    return new Listening(events, most);
+  }
+
+  static int atOnce(int count) {
+    if (count < 2 || count > AtOnce.MOST) {
+      throw new IllegalArgumentException(
+          "2 to " + AtOnce.MOST + " calls can be sent at once, not " + count);
+    }
+    return count;
   }
 }

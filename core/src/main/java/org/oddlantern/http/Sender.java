@@ -65,6 +65,16 @@ final class Sender {
     return reply;
   }
 
+  /** Sends a call whose reply owes nothing by itself. */
+  Reply sendUnowed(Call call) {
+    refuseUnsafe(call);
+    Exchange exchange = deliver(call, call.options().timeout(), true);
+    Reply reply =
+        Reply.unasked(exchange, replyOf(exchange), profile.mapping(), surroundings.recorder());
+    noteUndo(call, reply, replyOf(exchange).status());
+    return reply;
+  }
+
   /** Sends a call to which no reply must come within a time. */
   void unanswered(Call call, Duration limit) {
     refuseUnsafe(call);

@@ -6,14 +6,18 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
+import java.util.function.IntFunction;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.CheckFailed;
+import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.FixedAddress;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.ServiceLog;
+import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Secret;
@@ -54,11 +58,7 @@ public final class Service {
     return new Service(placed, CurrentSurroundings.ofWhoeverMakes());
   }
 
-  /**
-   * This service under a name, for reports; one from the settings has its name there.
-   *
-   * @param name the name
-   */
+  /** This service under a name, for reports; one from the settings has its name there. */
   public Service named(String name) {
     Needed.of(name, "named(name): name");
     return with(profile.base(profile.base().named(name)));
@@ -86,11 +86,7 @@ public final class Service {
     return with(profile.defaults(profile.defaults().with(name, value)));
   }
 
-  /**
-   * This service without a header that it or this library would send.
-   *
-   * @param name the name, in any case
-   */
+  /** This service without a header that it or this library would send; the name in any case. */
   public Service withoutHeader(String name) {
     Needed.of(name, "withoutHeader(name): name");
     return with(profile.defaults(profile.defaults().without(name)));
@@ -185,11 +181,7 @@ public final class Service {
     return with(profile.terms(profile.terms().within(Limits.positive(limit))));
   }
 
-  /**
-   * This service with a limit for making a connection; 5 s if never set.
-   *
-   * @param limit more than zero
-   */
+  /** This service with a limit for making a connection, of more than zero; 5 s if never set. */
   public Service connectTimeout(Duration limit) {
     return with(profile.terms(profile.terms().connectedWithin(Limits.positive(limit))));
   }
@@ -347,18 +339,34 @@ public final class Service {
     new Sender(profile, surroundings.now(call)).unanswered(call, Limits.positive(limit));
   }
 
-  /**
-   * Walks a list that comes in pages, up to 1,000 of them.
-   *
-   * @param first the call for the first page
-   * @param next says how the next one is found
-   * @return all pages
-   * @throws NoReply if a page does not come
-   * @throws IllegalStateException if there are more pages, or a page was asked for before
-   */
+  /** Walks a list that comes in pages, up to 1,000 of them, as {@link #pages(Call, NextPage, int)} does. */
   public Pages pages(Call first, NextPage next) {
     Needed.of(next, "pages(first, next): next");
     return pages(first, next, Pages.MOST);
+  }
+
+  /**
+   * Sends several calls at the same moment: their connections are open and their requests written, but for
+   * the last piece, before the first goes out; over TLS they begin at that moment. Shows what gets lost
+   * when two write at once.
+   *
+   * <pre>{@code
+   * beeyard.sendAtOnce(8, number -> Call.post("/hives/{id}/jars", hive).json(Map.of("filled", 1)))
+   *     .must(atEach("$[*].status", 200));
+   * }</pre>
+   *
+   * @param count how many, 2 to 200
+   * @param calls gives each by its number, from 1
+   * @return the replies as one evidence: a list in the order of the numbers, of objects with {@code status}
+   *     (null where no reply came, with {@code fault}) and {@code body}
+   * @throws NotSent if the environment is read-only, credentials could not be fetched, or the case has ended
+   */
+  public Evidence sendAtOnce(int count, IntFunction<Call> calls) {
+    Needed.of(calls, "sendAtOnce(count, calls): calls");
+    List<Call> all =
+        IntStream.rangeClosed(1, Limits.atOnce(count)).mapToObj(calls).toList();
+    Surroundings now = surroundings.now(all.get(0));
+    return new AtOnce(new Sender(profile, now), now, profile.mapping()).send(all);
   }
 
   /**

@@ -6,28 +6,19 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.check.internal.Given;
 import org.oddlantern.evidence.Check;
-import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.EvidenceListener;
-import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.evidence.internal.Look;
+import org.oddlantern.evidence.internal.LookedAt;
 import org.oddlantern.internal.CurrentCase;
-import org.oddlantern.json.Json;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
-import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** What was seen, judged for the case that looked. */
-final class Sight extends JudgedEvidence implements Observed {
-
-  private final Look look;
-  private final JsonNode tree;
-  private final EvidenceListener recorder;
+final class Sight extends LookedAt implements Observed {
 
   private Sight(Look look, JsonNode tree, EvidenceListener recorder) {
-    this.look = look;
-    this.tree = tree;
-    this.recorder = recorder;
+    super(look, tree, recorder);
   }
 
   /** Seen by the case at work. */
@@ -50,21 +41,6 @@ final class Sight extends JudgedEvidence implements Observed {
   }
 
   @Override
-  public String title() {
-    return look.at();
-  }
-
-  @Override
-  public String summary() {
-    return Words.of(tree);
-  }
-
-  @Override
-  public Json json() {
-    return Json.of(tree);
-  }
-
-  @Override
   public Observed must(Object first, Object... more) {
     return must(Given.check(first), Given.checks(more));
   }
@@ -79,15 +55,5 @@ final class Sight extends JudgedEvidence implements Observed {
   public Observed warnUnless(Check first, Check... more) {
     super.warnUnless(first, more);
     return this;
-  }
-
-  @Override
-  protected void judged(List<Verdict> verdicts) {
-    recorder.judged(look, verdicts);
-  }
-
-  @Override
-  protected JsonMapping hearingMapping() {
-    return JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
   }
 }

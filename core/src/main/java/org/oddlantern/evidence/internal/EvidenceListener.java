@@ -1,5 +1,6 @@
 package org.oddlantern.evidence.internal;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -42,6 +43,11 @@ public interface EvidenceListener {
    */
   default Optional<CheckFailed> settledSince(int mark) {
     return Optional.empty();
+  }
+
+  /** How long replies recorded since the mark asked to wait before the next call; zero if none did. */
+  default Duration askedToWait(int from) {
+    return Duration.ZERO;
   }
 
   /** A verdict on several tries, which belongs to the last thing recorded and proves nothing itself. */

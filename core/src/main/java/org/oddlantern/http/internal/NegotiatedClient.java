@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.http.WireRequest;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.shaded.org.apache.hc.client5.http.async.methods.AbstractBinResponseConsumer;
 import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.ClientTlsStrategyBuilder;
 import org.oddlantern.shaded.org.apache.hc.client5.http.ssl.HostnameVerificationPolicy;
@@ -72,6 +73,7 @@ final class NegotiatedClient {
     BasicRequestProducer producer = new BasicRequestProducer(
         wire, request.body().length() == 0 ? null : new ContentProducer(request.body()));
     Collector collector = new Collector(progress);
+    CurrentCase.part(StartLine.Runner.class).ifPresent(StartLine.Runner::ready);
     Future<WireReply> future = requester.execute(
         HttpHost.create(request.uri()), producer, collector, Timeout.of(terms.connect()), null);
     cut.by(() -> future.cancel(true));

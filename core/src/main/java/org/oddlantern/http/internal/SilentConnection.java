@@ -1,14 +1,19 @@
 package org.oddlantern.http.internal;
 
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InterruptedIOException;
+import java.io.OutputStream;
 import java.net.Socket;
 import java.net.SocketException;
+import java.util.List;
 import javax.net.ssl.SSLSession;
 import javax.net.ssl.SSLSocket;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.shaded.org.apache.hc.client5.http.io.ManagedHttpClientConnection;
+import org.oddlantern.shaded.org.apache.hc.core5.function.Supplier;
 import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpRequest;
 import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpResponse;
 import org.oddlantern.shaded.org.apache.hc.core5.http.Header;
@@ -19,6 +24,7 @@ import org.oddlantern.shaded.org.apache.hc.core5.http.impl.io.DefaultBHttpClient
 import org.oddlantern.shaded.org.apache.hc.core5.http.impl.io.SocketHolder;
 import org.oddlantern.shaded.org.apache.hc.core5.http.io.HttpConnectionFactory;
 import org.oddlantern.shaded.org.apache.hc.core5.http.io.SessionInputBuffer;
+import org.oddlantern.shaded.org.apache.hc.core5.http.io.SessionOutputBuffer;
 import org.oddlantern.shaded.org.apache.hc.core5.io.CloseMode;
 import org.oddlantern.shaded.org.apache.hc.core5.util.Timeout;
 
@@ -90,6 +96,26 @@ final class SilentConnection extends DefaultBHttpClientConnection
     used = true;
     leaveOutClientName(request);
     super.sendRequestHeader(request);
+  }
+
+  /** What is sent at once with others waits for them here, where all is ready. */
+  @Override
+  public void flush() throws IOException {
+    CurrentCase.part(StartLine.Runner.class).ifPresent(StartLine.Runner::ready);
+    super.flush();
+  }
+
+  /** The end of a body is sent when the body is closed. */
+  @Override
+  protected OutputStream createContentOutputStream(
+      long length,
+      SessionOutputBuffer buffer,
+      OutputStream stream,
+      Supplier<List<? extends Header>> trailers) {
+    OutputStream content = super.createContentOutputStream(length, buffer, stream, trailers);
+    return CurrentCase.part(StartLine.Runner.class)
+        .<OutputStream>map(runner -> new AwaitedEnd(content, runner))
+        .orElse(content);
   }
 
   @Override
@@ -196,6 +222,31 @@ final class SilentConnection extends DefaultBHttpClientConnection
 
     TooLong(String message) {
       super(message);
+    }
+  }
+
+  /** A body whose end waits for others. */
+  private static final class AwaitedEnd extends FilterOutputStream {
+    private final StartLine.Runner runner;
+
+    AwaitedEnd(OutputStream content, StartLine.Runner runner) {
+      super(content);
+      this.runner = runner;
+    }
+
+    @Override
+    public void write(byte[] bytes, int offset, int length) throws IOException {
+      out.write(bytes, offset, length);
+    }
+
+    /** What is flushed by whoever writes the body would be the end of a small one. */
+    @Override
+    public void flush() {}
+
+    @Override
+    public void close() throws IOException {
+      runner.ready();
+      out.close();
     }
   }
 

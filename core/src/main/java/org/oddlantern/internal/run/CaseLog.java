@@ -1,6 +1,8 @@
 package org.oddlantern.internal.run;
 
+import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
@@ -10,11 +12,9 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
-import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.CaseRecorder;
-import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.http.internal.UnseenStatus;
@@ -187,6 +187,17 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   @Override
+  public synchronized Duration askedToWait(int from) {
+    return inOrder.subList(Math.min(from, inOrder.size()), inOrder.size()).stream()
+        .filter(entry -> !entry.isVisit())
+        .map(LogEntry::reply)
+        .map(reply ->
+            reply == null ? Duration.ZERO : reply.retryAfter(workshop.clock().instant()))
+        .max(Comparator.naturalOrder())
+        .orElse(Duration.ZERO);
+  }
+
+  @Override
   public synchronized void judgedLast(Verdict verdict) {
     for (int last = inOrder.size() - 1; last >= 0; last--) {
       if (!inOrder.get(last).isVisit() && !(inOrder.get(last).asked instanceof Step)) {
@@ -208,16 +219,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   /** The parts in words, each with how much was asked before it. */
   synchronized List<StepRecord> steps(Recording recording) {
-    List<StepRecord> records = new ArrayList<>(0);
-    int before = 0;
-    for (LogEntry entry : inOrder) {
-      if (entry.asked instanceof Step step) {
-        records.add(recording.record(step, before));
-      } else {
-        before++;
-      }
-    }
-    return records;
+    return new Told(inOrder, recording).steps();
   }
 
   synchronized List<KeptRecord> kept(Recording recording) {
@@ -341,7 +343,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private List<String> broken(LogEntry entry, boolean goneIsFine, boolean passed) {
     List<String> broken = new ArrayList<>();
     for (Verdict verdict : entry.owed.verdicts()) {
-      if (!verdict.holds() && entry.reply() != null && !(goneIsFine && entry.isGone())) {
+      if (!verdict.holds() && entry.isAnswered() && !(goneIsFine && entry.isGone())) {
         broken.add(entry.title() + ": " + UnseenStatus.words(verdict));
       }
     }
@@ -368,27 +370,12 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   synchronized List<ExchangeRecord> exchanges(Recording recording) {
-    List<ExchangeRecord> records = new ArrayList<>(inOrder.size());
-    for (LogEntry entry : inOrder) {
-      if (entry.asked instanceof Exchange exchange) {
-        records.add(recording.record(exchange, entry.verdicts));
-      }
-    }
-    return records;
+    return new Told(inOrder, recording).exchanges();
   }
 
-  /** The queries, each with how many exchanges came before it. */
+  /** The looks, each with how many exchanges came before it. */
   synchronized List<QueryRecord> queries(Recording recording) {
-    List<QueryRecord> records = new ArrayList<>();
-    int before = 0;
-    for (LogEntry entry : inOrder) {
-      if (entry.asked instanceof Look query) {
-        records.add(recording.record(query, before, entry.verdicts));
-      } else if (entry.asked instanceof Exchange) {
-        before++;
-      }
-    }
-    return records;
+    return new Told(inOrder, recording).queries();
   }
 
   /** Learns the secrets of everything that was asked; to be called before anything is recorded. */

@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
+import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.WireReply;
 
@@ -24,6 +25,11 @@ final class LogEntry {
   @Nullable
   WireReply reply() {
     return asked instanceof Exchange exchange ? exchange.reply() : null;
+  }
+
+  /** Whether there is an answer, which may owe something. */
+  boolean isAnswered() {
+    return reply() != null || asked instanceof Look;
   }
 
   /** Whether a service asked it of a stand-in. */
