@@ -7,9 +7,13 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Consumer;
 
 /** The running service: HTTP on loopback, its database behind it. Closing it stops both. */
 public final class Beeyard implements AutoCloseable {
+
+  /** The vault of the beeyard that everybody knows is where everybody knows. */
+  private static final int VAULT_FROM = 7411;
 
   private static final int VAULT_PORT = 7413;
 
@@ -33,16 +37,46 @@ public final class Beeyard implements AutoCloseable {
    * @throws SQLException if the database cannot be started
    */
   public static Beeyard start(int port, int databasePort, Set<Fault> faults) throws SQLException {
+    return start(port, databasePort, faults, Neighbours.NONE, line -> {});
+  }
+
+  /**
+   * Starts the service with its seeded data and its neighbours.
+   *
+   * @param port the port of the API; 0 for any
+   * @param databasePort the port at which the database can be read over JDBC
+   * @param faults the mistakes it shall make; asked anew at every request
+   * @param neighbours other services it uses
+   * @param log hears of every request
+   * @return the running service
+   * @throws SQLException if the database cannot be started
+   */
+  public static Beeyard start(
+      int port, int databasePort, Set<Fault> faults, Neighbours neighbours, Consumer<String> log)
+      throws SQLException {
     Store store = Store.open(databasePort, Clock.systemUTC());
-    Javalin server = Javalin.create(config -> configure(config, store, faults));
+    Javalin server = Javalin.create(config -> {
+      configure(config, store, faults);
+      addMore(config, store, faults, neighbours);
+      config.requestLogger.http((context, millis) -> log.accept(context.method() + " "
+          + context.path() + " " + context.statusCode() + " " + context.header("traceparent")));
+    });
     try {
       server.start(InetAddress.getLoopbackAddress().getHostAddress(), port);
-      return new Beeyard(store, server, Vault.open(port == 0 ? 0 : VAULT_PORT));
+      return new Beeyard(store, server, Vault.open(port == VAULT_FROM ? VAULT_PORT : 0));
     } catch (RuntimeException e) {
       server.stop();
       store.close();
       throw e;
     }
+  }
+
+  private static void addMore(
+      JavalinConfig config, Store store, Set<Fault> faults, Neighbours neighbours) {
+    Access access = new Access(store);
+    new Openings(store, access, new Weather(neighbours.weather()), new Mail(neighbours.mailPort()))
+        .addTo(config.routes);
+    new Jars(access, faults).addTo(config.routes);
   }
 
   private static void configure(JavalinConfig config, Store store, Set<Fault> faults) {

@@ -114,7 +114,9 @@ public enum Fault {
   /** The export tells a hive that is not there. */
   XML_SURPLUS,
   /** A harvest is never weighed. */
-  NEVER_WEIGHED;
+  NEVER_WEIGHED,
+  /** Of jars that are counted at the same moment most are forgotten. */
+  RACING_JARS;
 
   /** Those of {@code demo --with-faults}: few enough to be read at once. */
   static final Set<Fault> SHOWN = Set.copyOf(EnumSet.range(MISSPELT_FIELD, NUMBER_AS_TEXT));

@@ -31,6 +31,10 @@ final class Refusal extends RuntimeException {
     return new Refusal(404, detail, List.of());
   }
 
+  static Refusal unavailable(String detail) {
+    return new Refusal(503, detail, List.of());
+  }
+
   static Refusal conflict(String detail) {
     return new Refusal(409, detail, List.of());
   }

@@ -132,7 +132,7 @@ final class CaseText {
     String came = exchange.fault() == null ? ", answered " + exchange.answer() : " got no reply";
     line(name + exchange.line() + came + " after " + Amounts.time(exchange.tookMicros()));
     if (exchange.fault() != null) {
-      line("  " + exchange.fault());
+      exchange.fault().lines().forEach(text -> line("  " + text));
     }
     VerdictGroup.failed(exchange.verdicts()).forEach(this::verdicts);
     if (whole) {
