@@ -39,7 +39,7 @@ record Profile(
   static Profile at(String url) {
     Place place = Place.of(checked(url));
     return new Profile(
-        new Base(place.url(), false, "", List.of(), null),
+        new Base(place.url(), false, "", List.of(), null, ""),
         Defaults.STANDARD,
         place.credentials(),
         Terms.STANDARD,
@@ -92,6 +92,18 @@ record Profile(
     return place.credentials() == Credentials.NONE ? moved : moved.credentials(place.credentials());
   }
 
+  /** The place where traces can be looked at, if it is one. */
+  static String traces(String address) {
+    Needed.of(address, "tracesAt(address): address");
+    checked(address.replace("{id}", "0"));
+    if (!address.contains("{id}")) {
+      throw new IllegalArgumentException(
+          "the address of traces has {id} where a trace stands, like https://traces.example.org/{id}, unlike "
+              + address);
+    }
+    return address;
+  }
+
   static String checked(String url) {
     Needed.of(url, "the address of a service");
     String problem = problem(url);
@@ -124,26 +136,28 @@ record Profile(
    * @param name what it is named; may be empty
    * @param alsoProven addresses of other origins to which credentials go too
    * @param log where it writes its log; null if nobody says
+   * @param traces where a trace can be looked at, with {@code {id}} in its place; empty if nobody knows
    */
   record Base(
       String url,
       boolean kept,
       String name,
       List<String> alsoProven,
-      @Nullable ServiceLog log) {
+      @Nullable ServiceLog log,
+      String traces) {
 
     Base at(String other) {
-      return new Base(other, false, name, alsoProven, log);
+      return new Base(other, false, name, alsoProven, log, traces);
     }
 
     Base staying() {
-      return new Base(url, true, name, alsoProven, log);
+      return new Base(url, true, name, alsoProven, log, traces);
     }
 
     Base proving(String other) {
       List<String> more = new ArrayList<>(alsoProven);
       more.add(other);
-      return new Base(url, kept, name, List.copyOf(more), log);
+      return new Base(url, kept, name, List.copyOf(more), log, traces);
     }
 
     /** Whether what proves who calls may go there. */
@@ -160,11 +174,15 @@ record Profile(
     }
 
     Base named(String other) {
-      return new Base(url, kept, other, alsoProven, log);
+      return new Base(url, kept, other, alsoProven, log, traces);
     }
 
     Base logging(ServiceLog file) {
-      return new Base(url, kept, name, alsoProven, file);
+      return new Base(url, kept, name, alsoProven, file, traces);
+    }
+
+    Base tracesAt(String address) {
+      return new Base(url, kept, name, alsoProven, log, address);
     }
   }
 

@@ -134,7 +134,11 @@ final class Sender {
 
   private Exchange.Origin origin(Call call) {
     return new Exchange.Origin(
-        call.options().name(), profile.base().name(), call.address().template().toString());
+        call.options().name(),
+        profile.base().name(),
+        call.address().template().toString(),
+        false,
+        profile.base().traces());
   }
 
   private Exchange follow(Call call, Exchange first, Travel travel, int limit) {

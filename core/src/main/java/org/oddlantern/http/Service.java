@@ -119,6 +119,16 @@ public final class Service {
   }
 
   /**
+   * This service with the place where its traces can be looked at, to which a failure links.
+   *
+   * @param address an address with {@code {id}} where the trace stands: 32 hexadecimal digits
+   * @throws IllegalArgumentException if it is no http or https address, or has no such place
+   */
+  public Service tracesAt(String address) {
+    return with(profile.base(profile.base().tracesAt(Profile.traces(address))));
+  }
+
+  /**
    * This service with the file into which it writes its log. Where a call fails, the lines that belong to
    * it are told with it: those that name its trace or its case, else those that were written while it was
    * under way.
@@ -130,20 +140,12 @@ public final class Service {
     return with(profile.base(profile.base().logging(new ServiceLog(file.toAbsolutePath()))));
   }
 
-  /**
-   * This service with a bearer token (RFC 6750) on every call that does not bring its own.
-   *
-   * @param token the token
-   */
+  /** This service with a bearer token (RFC 6750) on every call that does not bring its own. */
   public Service bearer(Secret token) {
     return credentials(Credentials.bearer(token));
   }
 
-  /**
-   * This service with credentials on every call that does not bring its own.
-   *
-   * @param own the credentials
-   */
+  /** This service with credentials on every call that does not bring its own. */
   public Service credentials(Credentials own) {
     Needed.of(own, "credentials(own): own");
     return with(profile.credentials(own));
@@ -269,12 +271,7 @@ public final class Service {
     return as(new Security.Identity("", "", store, password.reveal()));
   }
 
-  /**
-   * This service by way of an HTTP proxy.
-   *
-   * @param url its address, like {@code http://proxy.example.org:3128}
-   * @throws IllegalArgumentException if it is no such address
-   */
+  /** This service by way of an HTTP proxy at an address like {@code http://proxy.example.org:3128}. */
   public Service viaProxy(String url) {
     URI proxy = URI.create(Profile.checked(url));
     return with(profile.terms(profile.terms().through(proxy)));

@@ -227,7 +227,7 @@ final class Reception {
         ? words
         : words.isEmpty() ? reason : reason + " (" + words + ")";
     return new Exchange(
-        new Exchange.Origin("", name, "", true),
+        new Exchange.Origin("", name, "", true, ""),
         new WireRequest(
             request.method(), request.uri(url), request.headers(), Content.of(request.body())),
         new WireReply(answer.status(), told, new Headers(answer.headers()), answer.body()),

@@ -2,6 +2,7 @@ package org.oddlantern.scenario;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
@@ -99,6 +100,22 @@ class TraceTest {
     assertEquals("00", parent.group(3));
   }
 
+  @Test
+  void aFailureLinksToItsTraceWhereThatCanBeLookedAt() throws IOException {
+    String traces = ", traces: \"https://traces.example.org/t/{id}?from=test\"";
+    ExchangeRecord failed = run(traces, "UnwantedTest").get(0).exchanges().get(1);
+    assertEquals(
+        "https://traces.example.org/t/" + failed.trace() + "?from=test", failed.traceLink());
+    assertEquals("", run(traces, "UnwantedTest").get(0).exchanges().get(0).traceLink());
+    assertEquals("", run("", "UnwantedTest").get(0).exchanges().get(1).traceLink());
+    for (String wrong : List.of("https://traces.example.org/", "traces/{id}")) {
+      IllegalArgumentException refused = assertThrows(
+          IllegalArgumentException.class,
+          () -> Service.reachedAt(service.address()).tracesAt(wrong));
+      assertTrue(refused.getMessage().contains(wrong.replace("{id}", "")), refused.getMessage());
+    }
+  }
+
   private static List<String> parents(List<CaseRecord> cases) {
     return cases.get(0).exchanges().stream().map(TraceTest::parent).toList();
   }
@@ -167,6 +184,21 @@ class TraceTest {
       api.send(Call.get("/a").header("traceparent", OWN)).must(status(oneOf(200, 404)));
       api.traced(false).send(Call.get("/b")).must(status(oneOf(200, 404)));
       api.send(Call.get("/c").withoutHeader("traceparent")).must(status(oneOf(200, 404)));
+    }
+  }
+
+  /** A call that is fine, and one that is not. */
+  public static final class UnwantedTest {
+    private final Service api;
+
+    UnwantedTest(Environment environment) {
+      api = environment.service("api");
+    }
+
+    @Case("two calls")
+    void two() {
+      api.send(Call.get("/things/1")).must(status(200));
+      api.send(Call.get("/things/1")).must(status(418));
     }
   }
 }

@@ -3,7 +3,9 @@ package org.oddlantern.dist;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -59,6 +61,7 @@ class DocumentsIT {
         .replace(blocksOf(document("reports"), "java"), "")
         .replace(blocksOf(document("reports"), "yaml"), "")
         .replace(blocksOf(document("promises"), "yaml"), "")
+        .replace(document("stand-ins"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
         .replace(document("dependency"), "")
@@ -82,14 +85,16 @@ class DocumentsIT {
         sources.append(Files.readString(file));
       }
     }
-    List<String> snippets = blocks(
+    List<String> snippets = new ArrayList<>(blocks(
         calls()
             + document("checks")
             + document("schemas")
             + document("suites")
-            + document("reports"),
-        "java");
-    assertTrue(snippets.size() > 25, "only " + snippets.size() + " snippets were found");
+            + document("reports")
+            + document("stand-ins"),
+        "java"));
+    snippets.removeIf(snippet -> snippet.startsWith("package ")); // which is run by itself
+    assertTrue(snippets.size() > 35, "only " + snippets.size() + " snippets were found");
     for (String snippet : snippets) {
       assertTrue(dense(sources.toString()).contains(dense(snippet)), snippet);
     }
@@ -111,6 +116,26 @@ class DocumentsIT {
     List<String> snippets = blocks(document("dependency"), "java");
     assertEquals(1, snippets.size());
     assertTrue(dense(suite).contains(dense(snippets.get(0))), suite);
+  }
+
+  @Test
+  void theServiceInAnotherLanguageIsStartedAndStoodInFor() throws Exception {
+    assumeTrue(isThere("python3"), "there is no python3 here");
+    Files.writeString(
+        folder.resolve("greeting.py"), blocks(document("stand-ins"), "python").get(0));
+    String source = blocks(document("stand-ins"), "java").stream()
+        .filter(block -> block.startsWith("package "))
+        .findFirst()
+        .orElseThrow();
+    Path classes = Sources.compile(folder, "org.example.greeting.GreetingTest", source);
+    Command.Output output = Command.in(folder).run("run", classes.toString());
+    assertEquals(0, output.status(), output.out() + output.err());
+    assertTrue(output.out().contains("\n2 passed in "), output.out());
+  }
+
+  private static boolean isThere(String program) {
+    return Stream.of(System.getenv("PATH").split(File.pathSeparator))
+        .anyMatch(part -> Files.isExecutable(Path.of(part, program)));
   }
 
   private static String dense(String source) {

@@ -21,6 +21,7 @@ final class ServiceKeys {
       "proxy",
       "caseHeader",
       "trace",
+      "traces",
       "log");
 
   private static final Set<String> SECRETS = Set.of(

@@ -129,6 +129,7 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
       case "proxy" -> service.viaProxy(value.resolved(sources));
       case "caseHeader" ->
         service.caseHeader(value.text().equals("none") ? "" : value.resolved(sources));
+      case "traces" -> service.tracesAt(value.resolved(sources));
       case "log" -> service.loggingTo(sources.beside(value.resolved(sources)));
       case "trace" ->
         service.traced(Quantities.onOrOff(value.resolved(sources), value.place(), key));

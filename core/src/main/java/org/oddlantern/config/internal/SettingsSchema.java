@@ -53,6 +53,7 @@ public final class SettingsSchema {
       Map.entry("proxy", "An HTTP proxy."),
       Map.entry("caseHeader", "The header that names run and case; none sends none."),
       Map.entry("trace", "off sends no header traceparent (W3C Trace Context)."),
+      Map.entry("traces", "Where a trace can be looked at: an address with {id} in its place."),
       Map.entry("log", "The file into which the service writes its log, for what fails."),
       Map.entry("ready", "Waits before the first case until this path is answered."));
 

@@ -249,6 +249,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     if (exchange.isVisit()) {
       out.writeBooleanProperty(Member.VISIT, true);
     }
+    text(Member.TRACES, exchange.origin().traces());
     text(Member.METHOD, exchange.method());
     text(Member.URL, exchange.url());
     headers(Member.REQUEST_HEADERS, exchange.requestHeaders());

@@ -87,6 +87,7 @@ final class Member {
   static final String STOPPED = "stopped";
   static final String SUITE = "suite";
   static final String SUITES = "suites";
+  static final String TRACES = "traces";
   static final String VISIT = "visit";
   static final String TEMPLATE = "template";
   static final String TEXT = "text";

@@ -76,7 +76,8 @@ final class RecordReading {
             one.text(Member.NAME),
             one.text(Member.SERVICE),
             one.text(Member.TEMPLATE),
-            one.truth(Member.VISIT)),
+            one.truth(Member.VISIT),
+            one.text(Member.TRACES)),
         new ExchangeRecord.Request(
             one.text(Member.METHOD),
             one.text(Member.URL),

@@ -154,6 +154,15 @@ public record ExchangeRecord(
   }
 
   /**
+   * Where its trace can be looked at.
+   *
+   * @return an address; empty if there is no trace or nobody knows where
+   */
+  public String traceLink() {
+    return trace().isEmpty() ? "" : origin.traces().replace("{id}", trace());
+  }
+
+  /**
    * This record with other bodies.
    *
    * @param sent the body sent
@@ -173,12 +182,13 @@ public record ExchangeRecord(
    * @param service the name of the service; empty if it has none
    * @param template the address before arguments took their places
    * @param visit whether a service under test made it, and a stand-in answered
+   * @param traces where its trace can be looked at, with {@code {id}} in its place; empty if nobody knows
    */
-  public record Origin(String name, String service, String template, boolean visit) {
+  public record Origin(String name, String service, String template, boolean visit, String traces) {
 
     /** Of a call that a case made. */
     public Origin(String name, String service, String template) {
-      this(name, service, template, false);
+      this(name, service, template, false, "");
     }
   }
 

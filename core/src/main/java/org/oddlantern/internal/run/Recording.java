@@ -100,7 +100,8 @@ final class Recording {
             masker.text(exchange.origin().name()),
             exchange.origin().service(),
             masker.text(exchange.origin().template()),
-            exchange.origin().visit()),
+            exchange.origin().visit(),
+            isTroubled(exchange, verdicts) ? exchange.origin().traces() : ""),
         new ExchangeRecord.Request(request.method(), url, sent, body, named(variables)),
         reply == null ? ExchangeRecord.Reply.NONE : came(reply),
         exchange.sentAt().truncatedTo(ChronoUnit.MICROS),
@@ -110,12 +111,14 @@ final class Recording {
         said(exchange, verdicts));
   }
 
+  private static boolean isTroubled(Exchange exchange, List<Verdict> verdicts) {
+    return exchange.fault() != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
+  }
+
   /** What the service said of a call that went wrong, if it is known where it says such things. */
   private @Nullable LogRecord said(Exchange exchange, List<Verdict> verdicts) {
-    boolean troubled =
-        exchange.fault() != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
     ServiceLog.Span span = exchange.log();
-    if (!troubled || span == null) {
+    if (span == null || !isTroubled(exchange, verdicts)) {
       return null;
     }
     // where a service never says anything, a run that fails all over must not wait each time

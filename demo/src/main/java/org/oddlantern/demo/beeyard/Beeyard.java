@@ -74,7 +74,12 @@ public final class Beeyard implements AutoCloseable {
   private static void addMore(
       JavalinConfig config, Store store, Set<Fault> faults, Neighbours neighbours) {
     Access access = new Access(store);
-    new Openings(store, access, new Weather(neighbours.weather()), new Mail(neighbours.mailPort()))
+    new Openings(
+            store,
+            access,
+            new Weather(neighbours.weather()),
+            new Mail(neighbours.mailPort()),
+            faults)
         .addTo(config.routes);
     new Jars(access, faults).addTo(config.routes);
   }

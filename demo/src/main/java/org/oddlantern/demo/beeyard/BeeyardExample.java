@@ -22,6 +22,7 @@ public final class BeeyardExample implements Example {
   @Override
   public Running start(boolean withFaults) throws Exception {
     Set<Fault> faults = withFaults ? Fault.SHOWN : Set.of();
+    Fault.askFor(faults);
     Beeyard beeyard = started(faults);
     return new Running() {
       @Override
@@ -36,6 +37,7 @@ public final class BeeyardExample implements Example {
       @Override
       public void close() {
         beeyard.close();
+        Fault.askFor(Set.of());
       }
     };
   }

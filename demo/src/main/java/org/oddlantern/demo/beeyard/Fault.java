@@ -1,7 +1,9 @@
 package org.oddlantern.demo.beeyard;
 
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** A believable mistake the service can make on request. */
 public enum Fault {
@@ -15,6 +17,8 @@ public enum Fault {
   PLAIN_TEXT_500,
   /** One inspection of the list tells its frames as text. */
   NUMBER_AS_TEXT,
+  /** A hive is opened though it rains. */
+  RAIN_IGNORED,
   /** A hive tells another plot than it stands on. */
   WRONG_VALUE,
   /** A hive is told without its plot. */
@@ -119,5 +123,24 @@ public enum Fault {
   RACING_JARS;
 
   /** Those of {@code demo --with-faults}: few enough to be read at once. */
-  static final Set<Fault> SHOWN = Set.copyOf(EnumSet.range(MISSPELT_FIELD, NUMBER_AS_TEXT));
+  static final Set<Fault> SHOWN = Set.copyOf(EnumSet.range(MISSPELT_FIELD, RAIN_IGNORED));
+
+  private static final String PROPERTY = "beeyard.faults";
+
+  /** Beeyards that are started from now on by suites shall make these mistakes as well. */
+  static void askFor(Set<Fault> faults) {
+    System.setProperty(PROPERTY, faults.stream().map(Fault::name).collect(Collectors.joining(",")));
+  }
+
+  /**
+   * The mistakes that the beeyard of the demo makes, for one that a suite starts itself.
+   *
+   * @return the faults; none unless the demo was asked for some
+   */
+  public static Set<Fault> asked() {
+    return Arrays.stream(System.getProperty(PROPERTY, "").split(","))
+        .filter(name -> !name.isEmpty())
+        .map(Fault::valueOf)
+        .collect(Collectors.toUnmodifiableSet());
+  }
 }

@@ -6,9 +6,10 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.Set;
 
 /** Hives are opened, if it does not rain; at their gates bees come and go. */
-record Openings(Store store, Access access, Weather weather, Mail mail) {
+record Openings(Store store, Access access, Weather weather, Mail mail, Set<Fault> faults) {
 
   void addTo(RoutesConfig routes) {
     routes.post("/api/hives/{id}/openings", this::open);
@@ -25,7 +26,7 @@ record Openings(Store store, Access access, Weather weather, Mail mail) {
       context.header("Retry-After", "60");
       throw Refusal.unavailable(e.getMessage() + ", so " + hive.label() + " stays closed");
     }
-    if (now.equals("rain")) {
+    if (now.equals("rain") && !faults.contains(Fault.RAIN_IGNORED)) {
       throw Refusal.conflict(
           "it rains at " + hive.plot() + ", so " + hive.label() + " stays closed");
     }

@@ -6,9 +6,9 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import org.oddlantern.config.Environment;
 import org.oddlantern.demo.beeyard.Beeyard;
+import org.oddlantern.demo.beeyard.Fault;
 import org.oddlantern.demo.beeyard.Neighbours;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
@@ -52,7 +52,7 @@ public class WeatherTest {
         .answering(FORECAST, asked -> Answer.of(200).json(Map.of("rain", false)));
     Mailbox mailbox = new Mailbox();
     Neighbours neighbours = new Neighbours(weather.url(), mailbox.port());
-    return new Yard(Beeyard.start(0, 0, Set.of(), neighbours, line -> {}), weather, mailbox);
+    return new Yard(Beeyard.start(0, 0, Fault.asked(), neighbours, line -> {}), weather, mailbox);
   }
 
   @Case("a hive is opened when it is dry where it stands")

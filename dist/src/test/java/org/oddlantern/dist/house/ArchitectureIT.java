@@ -45,9 +45,11 @@ class ArchitectureIT {
       "schema",
       "http.internal",
       "http",
+      "check.internal",
       "check",
-      "database.internal",
       "database",
+      "standin",
+      "program",
       "config.internal",
       "config",
       "suite",
@@ -95,7 +97,7 @@ class ArchitectureIT {
           "databases and the runner share a case's surroundings; records are made of exchanges",
       "schema.internal.text", "shapes like date() and email() are the formats of JSON Schema",
       "schema.internal", "a run reads each schema once",
-      "database.internal", "records are made of queries",
+      "check.internal", "a shape is a check of the whole wherever evidence is no reply",
       "config.internal", "the runner and the command read the settings, which a suite never sees");
 
   private static final JavaClasses CLASSES = new ClassFileImporter()

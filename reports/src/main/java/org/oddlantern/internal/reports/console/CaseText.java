@@ -42,12 +42,10 @@ final class CaseText {
     for (Nested nested : Nested.of(one.asked())) {
       AskedRecord asked = nested.asked();
       if (asked.isTroubled() || every) {
-        text.troubled(asked, !passed || every);
+        text.troubled(nested, !passed || every);
       } else if (!passed || nested.visits().stream().anyMatch(AskedRecord::isTroubled)) {
         text.line(asker(asked) + asked.line() + ", " + answer(asked) + " in "
             + Amounts.time(asked.tookMicros()));
-      }
-      if (!passed || every) {
         nested.visits().forEach(text::visit);
       }
     }
@@ -88,8 +86,10 @@ final class CaseText {
 
   /** Between the call and what came of it something else was asked. */
   private void visit(ExchangeRecord visit) {
+    String body = visit.replyBody().text();
     line("  asked     by the service: " + visit.service() + ", " + visit.line() + ", answered "
-        + visit.answer());
+        + visit.answer()
+        + (body == null || body.length() > SHORT ? "" : ": " + body));
     VerdictGroup.failed(visit.verdicts()).forEach(this::verdicts);
   }
 
@@ -105,9 +105,10 @@ final class CaseText {
         : "answered " + ((QueryRecord) asked).amount();
   }
 
-  private void troubled(AskedRecord asked, boolean whole) {
+  private void troubled(Nested nested, boolean whole) {
+    AskedRecord asked = nested.asked();
     if (asked instanceof ExchangeRecord exchange) {
-      troubled(exchange, whole);
+      troubled(exchange, nested.visits(), whole);
     } else if (asked instanceof QueryRecord query) {
       troubled(query, whole);
     }
@@ -127,7 +128,7 @@ final class CaseText {
     }
   }
 
-  private void troubled(ExchangeRecord exchange, boolean whole) {
+  private void troubled(ExchangeRecord exchange, List<ExchangeRecord> visits, boolean whole) {
     String name = exchange.name().isEmpty() ? asker(exchange) : exchange.name() + ": ";
     String came = exchange.fault() == null ? ", answered " + exchange.answer() : " got no reply";
     line(name + exchange.line() + came + " after " + Amounts.time(exchange.tookMicros()));
@@ -137,6 +138,9 @@ final class CaseText {
     VerdictGroup.failed(exchange.verdicts()).forEach(this::verdicts);
     if (whole) {
       body("sent", exchange.requestBody(), List.of());
+    }
+    visits.forEach(this::visit);
+    if (whole) {
       body("came", exchange.replyBody(), exchange.verdicts());
     }
     LogRecord log = exchange.log();
@@ -145,7 +149,8 @@ final class CaseText {
     }
     if (exchange.isTroubled()) {
       if (!exchange.trace().isEmpty()) {
-        line("  trace     " + exchange.trace());
+        String link = exchange.traceLink();
+        line("  trace     " + (link.isEmpty() ? exchange.trace() : link));
       }
       if (!exchange.isVisit()) {
         line("  repeat    " + exchange.curl());

@@ -110,7 +110,7 @@ public final class HarReport {
     out.writeNumberProperty("wait", exchange.tookMicros() / 1_000.0);
     out.writeNumberProperty("receive", 0);
     out.writeEndObject();
-    String asker = exchange.isVisit() ? exchange.service() + " asked by the service" : "";
+    String asker = exchange.isVisit() ? "asked by the service: " + exchange.service() : "";
     String comment = exchange.fault() != null
         ? exchange.fault()
         : exchange.name().isEmpty() ? asker : exchange.name();

@@ -29,6 +29,7 @@ import org.oddlantern.json.Finding;
  * @param replyBody the body that came
  * @param curl a command line that repeats the call; empty if there is none
  * @param trace the trace it belongs to; empty if there is none
+ * @param traceLink where it can be looked at; empty if nobody knows
  * @param log what the service said meanwhile; null if that is not known
  * @param visits what the service asked before it answered
  * @param visit whether a service asked it, and a stand-in answered
@@ -47,6 +48,7 @@ public record ExchangeView(
     BodyView replyBody,
     String curl,
     String trace,
+    String traceLink,
     @Nullable LogRecord log,
     List<ExchangeView> visits,
     boolean visit) {
@@ -73,6 +75,7 @@ public record ExchangeView(
         BodyView.of(answer, bodies, findings(query.verdicts(), false)),
         "",
         "",
+        "",
         null,
         List.of(),
         false);
@@ -81,7 +84,7 @@ public record ExchangeView(
   private static ExchangeView of(
       ExchangeRecord exchange, List<ExchangeRecord> visits, Bodies bodies) {
     return new ExchangeView(
-        exchange.isVisit() ? exchange.service() + " asked by the service" : exchange.name(),
+        exchange.isVisit() ? "asked by the service: " + exchange.service() : exchange.name(),
         exchange.line(),
         exchange.answer(),
         Amounts.time(exchange.tookMicros()),
@@ -96,6 +99,7 @@ public record ExchangeView(
             .typed(exchange.replyHeaders()),
         exchange.isVisit() ? "" : exchange.curl(),
         exchange.trace(),
+        exchange.traceLink(),
         exchange.log(),
         visits.stream().map(visit -> of(visit, List.of(), bodies)).toList(),
         exchange.isVisit());
