@@ -26,10 +26,14 @@ import org.oddlantern.standin.StandIn;
 public final class StandInBench {
 
   private static final String JSON = "{\"rain\":false}";
-  private static final byte[] REQUEST = ("GET /forecast/moor HTTP/1.1\r\nHost: 127.0.0.1\r\n"
-          + "Accept: application/json\r\n"
-          + "traceparent: 00-0af7651916cd43dd8448eb211c80319c-b7ad6b7169203331-01\r\n\r\n")
-      .getBytes(StandardCharsets.US_ASCII);
+  private static final byte[] REQUEST =
+      """
+      GET /forecast/moor HTTP/1.1
+      Host: 127.0.0.1
+      Accept: application/json
+      traceparent: 00-0af7651916cd43dd8448eb211c80319c-b7ad6b7169203331-01
+
+      """.replace("\n", "\r\n").getBytes(StandardCharsets.US_ASCII);
 
   private StandInBench() {}
 

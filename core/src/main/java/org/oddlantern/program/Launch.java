@@ -129,7 +129,7 @@ record Launch(
 
   private Optional<Path> onPath(String file) {
     String path = variables.getOrDefault("PATH", String.valueOf(System.getenv("PATH")));
-    return Stream.of(path.split(Pattern.quote(File.pathSeparator)))
+    return Stream.of(path.split(Pattern.quote(File.pathSeparator), -1))
         .filter(part -> !part.isBlank())
         .map(part -> Path.of(part, file))
         .filter(Files::isExecutable)

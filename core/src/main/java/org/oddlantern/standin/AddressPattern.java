@@ -127,7 +127,7 @@ record AddressPattern(String text, String method, List<Segment> segments) {
   /** The more concrete one is the larger: piece by piece, fixed before argument before all the rest. */
   String concreteness() {
     StringBuilder order = new StringBuilder();
-    segments.forEach(one -> order.append(9 - one.kind.ordinal()));
+    segments.forEach(one -> order.append(one.kind.concreteness));
     return order.append(method.equals("*") ? "0" : "1").toString();
   }
 
@@ -152,9 +152,15 @@ record AddressPattern(String text, String method, List<Segment> segments) {
 
   /** What a piece of a pattern is. */
   private enum Kind {
-    LITERAL,
-    ARGUMENT,
-    REST
+    LITERAL('3'),
+    ARGUMENT('2'),
+    REST('1');
+
+    private final char concreteness;
+
+    Kind(char concreteness) {
+      this.concreteness = concreteness;
+    }
   }
 
   /**

@@ -66,7 +66,7 @@ final class Guests {
   static final class Guest {
     private final List<Rule> rules = new ArrayList<>(0);
     private final List<Timed> asked = new ArrayList<>();
-    private final Map<Rule, Integer> turns = new IdentityHashMap<>();
+    private final IdentityHashMap<Rule, Integer> turns = new IdentityHashMap<>();
 
     synchronized void meanwhile(Rule rule) {
       rules.add(rule);

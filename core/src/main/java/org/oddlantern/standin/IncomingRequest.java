@@ -169,7 +169,10 @@ public final class IncomingRequest {
     if (at < 0 || at == target.length() - 1) {
       return queries;
     }
-    for (String pair : target.substring(at + 1).split("&")) {
+    for (String pair : target.substring(at + 1).split("&", -1)) {
+      if (pair.isEmpty()) {
+        continue;
+      }
       int equals = pair.indexOf('=');
       String name = equals < 0 ? pair : pair.substring(0, equals);
       String value = equals < 0 ? "" : pair.substring(equals + 1);

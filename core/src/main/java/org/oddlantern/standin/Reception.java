@@ -126,7 +126,7 @@ final class Reception {
     }
     IncomingRequest request = new IncomingRequest(
         came.getMethod(), came.getPath(), new Headers(fields), body.bytes, Map.of());
-    CaseRecorder whose = whose(request, fields);
+    CaseRecorder whose = whose(fields);
     guests.add(request);
     guests.of(whose).add(request);
     Told told = body.whole ? told(request, whose) : tooLarge();
@@ -154,7 +154,7 @@ final class Reception {
   }
 
   /** The case that a request belongs to; nobody if that cannot be told. */
-  private CaseRecorder whose(IncomingRequest request, List<Header> fields) {
+  private CaseRecorder whose(List<Header> fields) {
     Callers run = callers;
     if (run == null) {
       return CaseRecorder.NONE;

@@ -59,6 +59,7 @@ public final class StandIn implements AutoCloseable {
           "a stand-in cannot open at port " + port + ": " + e.getMessage(), e);
     }
     reception.at(url());
+    reception.of(CurrentCase.part(Callers.class).orElse(null));
     atWork().undoNoted(new Closing(this));
   }
 

@@ -132,12 +132,12 @@ final class Wire implements Closeable {
   }
 
   private void fail(Answer answer, Socket socket) throws IOException {
-    if (answer.ending() == Answer.Ending.SILENT) {
+    if (answer.ending().equals(Answer.Ending.SILENT)) {
       InputStream stream = socket.getInputStream();
       while (!closed && stream.read() >= 0) {
         // whatever comes is not answered either
       }
-    } else if (answer.ending() == Answer.Ending.RESET) {
+    } else if (answer.ending().equals(Answer.Ending.RESET)) {
       socket.setSoLinger(true, 0);
       socket.close();
     } else {

@@ -272,7 +272,7 @@ class SurvivalIT {
   }
 
   /** A build in the background ignores SIGINT, and its children with it; this undoes it. */
-  private static List<String> listeningToSignals() throws Exception {
+  static List<String> listeningToSignals() throws Exception {
     List<String> program = List.of("env", "--default-signal=INT");
     List<String> probe = List.of("env", "--default-signal=INT", "true");
     boolean known = new ProcessBuilder(probe)

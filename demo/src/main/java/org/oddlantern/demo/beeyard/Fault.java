@@ -138,7 +138,7 @@ public enum Fault {
    * @return the faults; none unless the demo was asked for some
    */
   public static Set<Fault> asked() {
-    return Arrays.stream(System.getProperty(PROPERTY, "").split(","))
+    return Arrays.stream(System.getProperty(PROPERTY, "").split(",", -1))
         .filter(name -> !name.isEmpty())
         .map(Fault::valueOf)
         .collect(Collectors.toUnmodifiableSet());

@@ -7,7 +7,6 @@ import jakarta.mail.Transport;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
 import java.util.Properties;
-import java.util.concurrent.CompletableFuture;
 
 /**
  * Writes to keepers.
@@ -19,7 +18,9 @@ record Mail(int port) {
   /** Writes a little later, so that nobody has to wait for it. */
   void send(String keeper, String subject, String text) {
     if (port > 0) {
-      CompletableFuture.runAsync(() -> sent(keeper, subject, text));
+      Thread thread = new Thread(() -> sent(keeper, subject, text), "mail");
+      thread.setDaemon(true);
+      thread.start();
     }
   }
 

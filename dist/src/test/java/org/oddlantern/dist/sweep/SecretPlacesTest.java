@@ -3,6 +3,7 @@ package org.oddlantern.dist.sweep;
 import static org.oddlantern.check.Checks.*;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
@@ -11,8 +12,13 @@ import org.oddlantern.http.Call;
 import org.oddlantern.http.Credentials;
 import org.oddlantern.http.GraphQl;
 import org.oddlantern.http.Part;
+import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
 import org.oddlantern.json.Secret;
+import org.oddlantern.program.Program;
+import org.oddlantern.standin.Answer;
+import org.oddlantern.standin.Observed;
+import org.oddlantern.standin.StandIn;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Samples;
 
@@ -67,6 +73,26 @@ public class SecretPlacesTest {
   @Case
   void fromAFile(Environment env) {
     env.service("filed").send(Call.get("/echo")).must(status(201));
+  }
+
+  @Case
+  void onTheOtherSideOfTheService() {
+    try (StandIn neighbour = StandIn.open().named("neighbour")) {
+      neighbour.answering(
+          "POST /{place}", asked -> Answer.of(200).header("X-Named", NAMED).json(asked.json()));
+      Service near = api.movedTo(neighbour.url());
+      Reply reply = near.send(Call.post("/{place}", ODD).json(new SignIn("wren", Secret.of(ODD))));
+      reply.must(status(200));
+      neighbour.asked("POST /{place}").must(at("$[0].body.password", ODD), size(2));
+    }
+    Observed.of("a letter", Map.of("text", "your password is " + ODD)).must(empty());
+  }
+
+  @Case
+  void inWhatAProgramSays() {
+    Program.of("sh", "-c", "echo \"the password is $PASSWORD\"; exit 1")
+        .with("PASSWORD", Secret.of(ODD))
+        .startedUntilSaying("ready", Duration.ofSeconds(10));
   }
 
   @Case

@@ -1,0 +1,114 @@
+package org.oddlantern.dist;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Programs that a run has started, when the command is stopped or killed: nothing of them is left. */
+class ProgramsIT {
+
+  private static final String SUITE = """
+      import java.nio.file.*;
+      import java.time.Duration;
+      import org.oddlantern.program.*;
+      import org.oddlantern.standin.*;
+      import org.oddlantern.suite.*;
+
+      public class NeighbourTest {
+        public record Yard(RunningProgram program, StandIn weather) {}
+
+        @Supply(value = "the yard", shared = true)
+        static Yard yard() {
+          StandIn weather = StandIn.open();
+          RunningProgram program = Program.of("sh", "-c",
+                  "trap 'echo asked; exit 0' TERM; echo $$; sleep 1000 & echo $!; echo up; wait")
+              .startedUntilSaying("up", Duration.ofSeconds(10));
+          return new Yard(program, weather);
+        }
+
+        @TidyUp
+        static void close(Yard yard) throws Exception {
+          Files.writeString(Path.of("tidied"), String.valueOf(yard.program().isRunning()));
+        }
+
+        @Case("something hangs")
+        void hangs(Yard yard) throws Exception {
+          Path said = Files.writeString(
+              Path.of("said"),
+              yard.program().lastLines().get(0) + "\\n" + yard.program().lastLines().get(1)
+                  + "\\n" + yard.weather().port());
+          Files.move(said, Path.of("running"), StandardCopyOption.ATOMIC_MOVE);
+          Thread.sleep(55_000);
+        }
+      }
+      """;
+
+  @TempDir
+  Path folder;
+
+  private String classes = "";
+
+  @BeforeEach
+  void compile() throws Exception {
+    assumeTrue(Files.isExecutable(Path.of("/bin/sh")), "there is no POSIX shell here");
+    classes = Sources.compile(folder, "NeighbourTest", SUITE).toString();
+  }
+
+  @Test
+  void afterCtrlCTheTidyUpsFindItRunningAndThenItIsGone() throws Exception {
+    Command.Running running =
+        Command.in(folder).startedBy(SurvivalIT.listeningToSignals(), "run", classes);
+    List<String> said = said(running);
+    new ProcessBuilder("kill", "-INT", String.valueOf(running.process().pid()))
+        .start()
+        .waitFor();
+    Command.Output output = running.ended();
+    assertEquals(130, output.status(), output.out() + output.err());
+    assertEquals("true", Files.readString(folder.resolve("tidied")));
+    assertNothingIsLeft(said);
+  }
+
+  @Test
+  void afterTheCommandWasKilledNothingIsLeftWithinFiveSeconds() throws Exception {
+    Command.Running running = Command.in(folder).started("run", classes);
+    List<String> said = said(running);
+    assertTrue(isThere(said.get(0)) && isThere(said.get(1)), said.toString());
+    running.process().destroyForcibly().waitFor();
+    assertNothingIsLeft(said);
+  }
+
+  /** The numbers of its processes, and the port of the stand-in. */
+  private List<String> said(Command.Running running) throws Exception {
+    Path file = folder.resolve("running");
+    for (int i = 0; i < 2_000 && !Files.exists(file) && running.process().isAlive(); i++) {
+      Thread.sleep(20);
+    }
+    return Files.readAllLines(file);
+  }
+
+  private static void assertNothingIsLeft(List<String> said) throws Exception {
+    for (int i = 0; i < 500 && (isThere(said.get(0)) || isThere(said.get(1))); i++) {
+      Thread.sleep(10);
+    }
+    assertTrue(!isThere(said.get(0)) && !isThere(said.get(1)), said.toString());
+    try (ServerSocket free =
+        new ServerSocket(Integer.parseInt(said.get(2)), 1, InetAddress.getLoopbackAddress())) {
+      assertTrue(free.isBound());
+    }
+  }
+
+  private static boolean isThere(String process) {
+    return ProcessHandle.of(Long.parseLong(process.strip()))
+        .map(ProcessHandle::isAlive)
+        .orElse(false);
+  }
+}
