@@ -52,12 +52,14 @@ public record QueryRecord(
   /**
    * How much came, in words.
    *
-   * @return {@code no row}, {@code 1 row}, {@code 12 items}, or a count as it is
+   * @return {@code no row}, {@code 1 row}, {@code 12 items}, {@code a text}, or a count as it is
    */
   public String amount() {
     String thing = isOfDatabase() ? "row" : "item";
     if (!answer.startsWith("[")) {
-      return !answer.startsWith("{") ? answer : isOfDatabase() ? "1 row" : "one object";
+      return answer.startsWith("{")
+          ? isOfDatabase() ? "1 row" : "one object"
+          : answer.startsWith("\"") ? "a text" : answer;
     }
     try {
       int count = JsonMapping.standard().parse(answer).size();

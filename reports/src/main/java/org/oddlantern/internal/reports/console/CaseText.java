@@ -102,7 +102,8 @@ final class CaseText {
   private static String answer(AskedRecord asked) {
     return asked instanceof ExchangeRecord exchange
         ? "answered " + exchange.answer()
-        : "answered " + ((QueryRecord) asked).amount();
+        : (((QueryRecord) asked).isOfDatabase() ? "answered " : "seen ")
+            + ((QueryRecord) asked).amount();
   }
 
   private void troubled(Nested nested, boolean whole) {
@@ -115,8 +116,13 @@ final class CaseText {
   }
 
   private void troubled(QueryRecord query, boolean whole) {
-    line(query.line() + (query.fault() == null ? ", answered " + query.amount() : " got no answer")
-        + " after " + Amounts.time(query.tookMicros()));
+    if (query.isOfDatabase()) {
+      line(query.line()
+          + (query.fault() == null ? ", answered " + query.amount() : " got no answer")
+          + " after " + Amounts.time(query.tookMicros()));
+    } else {
+      line(query.line() + ", seen " + query.amount());
+    }
     if (query.fault() != null) {
       line("  " + query.fault());
     }

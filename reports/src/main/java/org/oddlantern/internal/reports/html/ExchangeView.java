@@ -18,6 +18,7 @@ import org.oddlantern.json.Finding;
  *
  * @param title what was asked, in words or as the line of the call
  * @param line the line of the call
+ * @param verb what came of asking: answered, or seen where nobody was asked
  * @param answer status and reason, or that there was no reply
  * @param time how long it took
  * @param fault why there is no reply; empty if there is one
@@ -37,6 +38,7 @@ import org.oddlantern.json.Finding;
 public record ExchangeView(
     String title,
     String line,
+    String verb,
     String answer,
     String time,
     String fault,
@@ -64,6 +66,7 @@ public record ExchangeView(
     return new ExchangeView(
         (query.isOfDatabase() ? "look into " : "look at ") + query.database(),
         query.statement(),
+        query.isOfDatabase() ? "answered" : "seen",
         query.amount(),
         Amounts.time(query.tookMicros()),
         query.fault() == null ? "" : query.fault(),
@@ -86,6 +89,7 @@ public record ExchangeView(
     return new ExchangeView(
         exchange.isVisit() ? "asked by the service: " + exchange.service() : exchange.name(),
         exchange.line(),
+        "answered",
         exchange.answer(),
         Amounts.time(exchange.tookMicros()),
         exchange.fault() == null ? "" : exchange.fault(),
