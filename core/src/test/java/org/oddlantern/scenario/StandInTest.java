@@ -199,6 +199,11 @@ class StandInTest {
     Asking(Environment environment) {
       api = environment.service("api");
     }
+
+    @Supply(value = "a stand-in", shared = true)
+    static Weather weather() {
+      return new Weather(opened());
+    }
   }
 
   /** What is different in each of many cases. */
@@ -213,11 +218,6 @@ class StandInTest {
   static final class StandInManyTest extends Asking {
     StandInManyTest(Environment environment) {
       super(environment);
-    }
-
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
     }
 
     @Samples
@@ -237,11 +237,6 @@ class StandInTest {
   static final class StandInTwoTest extends Asking {
     StandInTwoTest(Environment environment) {
       super(environment);
-    }
-
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
     }
 
     @Case("one")
@@ -268,11 +263,6 @@ class StandInTest {
       super(environment);
     }
 
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
-    }
-
     @Case("one")
     void one(Weather weather) throws Exception {
       asked(weather, "/one");
@@ -296,11 +286,6 @@ class StandInTest {
   static final class StandInOccupyingTest extends Asking {
     StandInOccupyingTest(Environment environment) {
       super(environment);
-    }
-
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
     }
 
     @Case("one")
@@ -332,11 +317,6 @@ class StandInTest {
       super(environment);
     }
 
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
-    }
-
     @Case("one")
     @Alone
     void one(Weather weather) {
@@ -353,9 +333,11 @@ class StandInTest {
   }
 
   /** Something else is asked than was foreseen. */
-  static final class StandInUnforeseenTest extends Asking {
+  static final class StandInUnforeseenTest {
+    private final Service api;
+
     StandInUnforeseenTest(Environment environment) {
-      super(environment);
+      api = environment.service("api");
     }
 
     @Supply(value = "a stand-in", shared = true)
@@ -390,11 +372,6 @@ class StandInTest {
       super(environment);
     }
 
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
-    }
-
     @Case("in turn")
     void turns(Weather weather) {
       weather
@@ -425,11 +402,6 @@ class StandInTest {
       super(environment);
     }
 
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
-    }
-
     @Case("trying")
     void trying(Weather weather) {
       eventually(Duration.ofSeconds(5), () -> {
@@ -443,11 +415,6 @@ class StandInTest {
   static final class StandInSecretTest extends Asking {
     StandInSecretTest(Environment environment) {
       super(environment);
-    }
-
-    @Supply(value = "a stand-in", shared = true)
-    static Weather weather() {
-      return new Weather(opened());
     }
 
     @Case("a secret")
