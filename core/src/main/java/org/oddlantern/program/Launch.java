@@ -82,6 +82,13 @@ record Launch(
     }
   }
 
+  /** Whether a port stands in its arguments or variables, by itself or at the end: then it serves there. */
+  boolean isTold(int port) {
+    Pattern told = Pattern.compile("(?:.*[:= ])?" + port);
+    return Stream.concat(command.stream().skip(1), variables.values().stream())
+        .anyMatch(text -> !text.contains("://") && told.matcher(text).matches());
+  }
+
   boolean isWatched() {
     return Files.isExecutable(SHELL);
   }

@@ -126,8 +126,8 @@ public final class Program {
    *
    * @param other the folder
    */
-  public Program in(Path other) {
-    Needed.of(other, "in(folder): folder");
+  public Program inFolder(Path other) {
+    Needed.of(other, "inFolder(folder): folder");
     return new Program(command, variables, other.toAbsolutePath(), name, patience);
   }
 

@@ -192,8 +192,8 @@ public final class RunningProgram implements AutoCloseable {
   private final class Told implements KnownPrograms.Known {
 
     @Override
-    public int port() {
-      return ready.port();
+    public boolean servesAt(int port) {
+      return ready.port() == 0 ? launch.isTold(port) : ready.port() == port;
     }
 
     @Override

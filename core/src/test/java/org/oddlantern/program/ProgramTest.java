@@ -55,7 +55,7 @@ class ProgramTest {
     Path out = folder.resolve("out");
     try (RunningProgram one = Program.of(
             "sh", "-c", "pwd > out; echo \"$A$B\" >> out; echo done; sleep 100")
-        .in(folder)
+        .inFolder(folder)
         .with("A", "tansy $B ")
         .with("B", 7)
         .startedUntilSaying("done", LIMIT)) {
@@ -182,12 +182,12 @@ class ProgramTest {
       })
   void whatIsNotThereIsToldBeforeAnythingIsStarted(String command, String why) throws IOException {
     Files.writeString(folder.resolve("plain.txt"), "echo up");
-    ProgramProblem told =
-        assertThrows(ProgramProblem.class, () -> Program.of(command).in(folder).started());
+    ProgramProblem told = assertThrows(
+        ProgramProblem.class, () -> Program.of(command).inFolder(folder).started());
     assertTrue(told.getMessage().contains(why), told.getMessage());
     assertTrue(assertThrows(
             ProgramProblem.class,
-            () -> Program.of("sh").in(folder.resolve("none")).started())
+            () -> Program.of("sh").inFolder(folder.resolve("none")).started())
         .getMessage()
         .contains("there is no folder"));
   }

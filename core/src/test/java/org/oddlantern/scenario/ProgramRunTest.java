@@ -45,6 +45,14 @@ class ProgramRunTest {
   }
 
   @Test
+  void whatIsReadyByALineServesAtThePortThatItWasTold() {
+    Trial trial = run("SayingYardTest");
+    assertEquals("errored crash", trial.outcomes());
+    String fault = String.valueOf(trial.one("crash").exchanges().get(0).fault());
+    assertTrue(fault.endsWith("\n  the hive is on fire"), fault);
+  }
+
+  @Test
   void itEndsWithTheRunAndLeavesNothing() {
     Trial trial = run("EndingYardTest");
     assertEquals("passed up", trial.outcomes());
@@ -70,17 +78,20 @@ class ProgramRunTest {
     int port = Program.freePort();
     String url = "http://127.0.0.1:" + port;
     return new Yard(
-        Program.of(
-                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                "-XX:TieredStopAtLevel=1",
-                "-cp",
-                ProgramMain.classPath(),
-                ProgramMain.class.getName(),
-                "serve")
-            .named("yard")
-            .with("PORT", port)
-            .startedUntilAnswered(url + "/health", Duration.ofSeconds(20)),
+        program(port).startedUntilAnswered(url + "/health", Duration.ofSeconds(20)),
         Service.reachedAt(url));
+  }
+
+  private static Program program(int port) {
+    return Program.of(
+            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "-XX:TieredStopAtLevel=1",
+            "-cp",
+            ProgramMain.classPath(),
+            ProgramMain.class.getName(),
+            "serve")
+        .named("yard")
+        .with("PORT", port);
   }
 
   /** The service, and how it is reached. */
@@ -112,6 +123,23 @@ class ProgramRunTest {
     @Case("after")
     void after(Yard yard) {
       yard.service().send(Call.get("/hives")).must(status(200));
+    }
+  }
+
+  /** A program that is ready when it says so. */
+  static final class SayingYardTest {
+
+    @Supply(value = "the yard", shared = true)
+    static Yard yard() {
+      int port = Program.freePort();
+      return new Yard(
+          program(port).startedUntilSaying("serving at", Duration.ofSeconds(20)),
+          Service.reachedAt("http://localhost:" + port));
+    }
+
+    @Case("crash")
+    void crash(Yard yard) {
+      yard.service().send(Call.get("/crash")).must(status(200));
     }
   }
 

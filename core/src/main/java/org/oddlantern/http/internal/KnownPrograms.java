@@ -40,15 +40,15 @@ public final class KnownPrograms {
   private Optional<Known> at(URI uri) {
     int port = uri.getPort();
     return LOOPBACK.contains(String.valueOf(uri.getHost()))
-        ? programs.stream().filter(one -> one.port() > 0 && one.port() == port).findFirst()
+        ? programs.stream().filter(one -> one.servesAt(port)).findFirst()
         : Optional.empty();
   }
 
   /** A program that was started. */
   public interface Known {
 
-    /** The port at which it serves; 0 if nobody knows. */
-    int port();
+    /** Whether it serves at a port, as far as is known. */
+    boolean servesAt(int port);
 
     /** Where its output is written. */
     ServiceLog log();

@@ -58,7 +58,7 @@ final class Recording {
     String answer = masker.body(JSON, query.answer(), new ArrayList<>());
     return new QueryRecord(
         new QueryRecord.Asked(
-            query.at(),
+            masker.text(query.at()),
             masker.text(query.statement()),
             query.parameters().stream().map(masker::text).toList()),
         answer.length() > LONGEST_ANSWER
