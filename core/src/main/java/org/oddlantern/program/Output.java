@@ -37,24 +37,13 @@ final class Output {
     this.awaited = awaited;
   }
 
-  /** Reads to the end. */
+  /** Reads to the end, whether or not there is room to keep it. */
   void read(InputStream stream) throws IOException {
     byte[] chunk = new byte[1 << 16];
-    int read = stream.read(chunk);
-    while (read >= 0) {
-      long written = 0;
-      try (OutputStream out = Files.newOutputStream(file)) {
-        for (; read >= 0 && written < LARGEST_FILE; read = stream.read(chunk)) {
-          out.write(chunk, 0, read);
-          written += read;
-          lines(chunk, read);
-        }
-      }
-      if (read >= 0) {
-        Files.move(
-            file,
-            file.resolveSibling(file.getFileName() + ".1"),
-            StandardCopyOption.REPLACE_EXISTING);
+    try (Kept kept = new Kept()) {
+      for (int read = stream.read(chunk); read >= 0; read = stream.read(chunk)) {
+        kept.write(chunk, read);
+        lines(chunk, read);
       }
     }
     lines(new byte[] {'\n'}, 1);
@@ -104,5 +93,56 @@ final class Output {
     List<String> lines = lastLines();
     List<String> few = lines.subList(Math.max(0, lines.size() - most), lines.size());
     return few.isEmpty() ? "; it said nothing" : "; it said last:\n  " + String.join("\n  ", few);
+  }
+
+  /** The file, begun anew when it is full; where there is no room for it, it ends. */
+  private final class Kept implements AutoCloseable {
+    private @Nullable OutputStream out;
+    private long written;
+
+    Kept() {
+      begin();
+    }
+
+    void write(byte[] bytes, int length) {
+      OutputStream now = out;
+      if (now == null) {
+        return;
+      }
+      try {
+        now.write(bytes, 0, length);
+        written += length;
+        if (written >= LARGEST_FILE) {
+          close();
+          Path before = file.resolveSibling(file.getFileName() + ".1");
+          Files.move(file, before, StandardCopyOption.REPLACE_EXISTING);
+          begin();
+        }
+      } catch (IOException e) {
+        close();
+      }
+    }
+
+    private void begin() {
+      written = 0;
+      try {
+        out = Files.newOutputStream(file);
+      } catch (IOException e) {
+        out = null;
+      }
+    }
+
+    @Override
+    public void close() {
+      OutputStream now = out;
+      out = null;
+      try {
+        if (now != null) {
+          now.close();
+        }
+      } catch (IOException e) {
+        // what could not be written is not there
+      }
+    }
   }
 }

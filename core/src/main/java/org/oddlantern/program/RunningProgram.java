@@ -233,7 +233,7 @@ public final class RunningProgram implements AutoCloseable {
       try {
         output.read(process.getInputStream());
       } catch (IOException e) {
-        // it was closed while it was read, or there is no room to write to
+        // it was closed while it was read
       }
     }
 

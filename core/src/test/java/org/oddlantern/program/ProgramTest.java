@@ -5,11 +5,13 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.ByteArrayInputStream;
 import java.io.File;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -160,6 +162,13 @@ class ProgramTest {
         .startedUntilSaying("^over$", Duration.ofSeconds(50))) {
       assertTrue(one.lastLines().get(0).length() < 10_000);
     }
+  }
+
+  @Test
+  void whatThereIsNoRoomForIsReadAllTheSame() throws IOException {
+    Output output = new Output(folder.resolve("none/output.log"), null);
+    output.read(new ByteArrayInputStream("one\r\n\ntwo".getBytes(StandardCharsets.UTF_8)));
+    assertEquals(List.of("one", "two"), output.lastLines());
   }
 
   @Test

@@ -137,11 +137,11 @@ class AnyProjectIT {
     Command.Output built = project.run("mvn -B test");
     assertEquals(0, built.status(), built.out() + built.err());
     assertTrue(
-        built.out().contains("Tests run: 5, Failures: 0, Errors: 0, Skipped: 0"), built.out());
+        built.out().contains("Tests run: 6, Failures: 0, Errors: 0, Skipped: 0"), built.out());
     assertSilent(built);
     Command.Output ran = project.run("odd-lantern run --case HiveTest");
     assertEquals(0, ran.status(), ran.out() + ran.err());
-    assertTrue(ran.out().contains("\n5 passed in "), ran.out());
+    assertTrue(ran.out().contains("\n6 passed in "), ran.out());
     assertTrue(ran.out().contains("a hive for straw is told"), ran.out());
     assertSilent(ran);
 

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /** The running service: HTTP on loopback, its database behind it. Closing it stops both. */
 public final class Beeyard implements AutoCloseable {
@@ -19,9 +20,9 @@ public final class Beeyard implements AutoCloseable {
 
   private final Store store;
   private final Javalin server;
-  private final Vault vault;
+  private final @Nullable Vault vault;
 
-  private Beeyard(Store store, Javalin server, Vault vault) {
+  private Beeyard(Store store, Javalin server, @Nullable Vault vault) {
     this.store = store;
     this.server = server;
     this.vault = vault;
@@ -37,24 +38,32 @@ public final class Beeyard implements AutoCloseable {
    * @throws SQLException if the database cannot be started
    */
   public static Beeyard start(int port, int databasePort, Set<Fault> faults) throws SQLException {
-    return start(port, databasePort, faults, Neighbours.NONE, line -> {});
+    Store store = Store.open(databasePort, Clock.systemUTC());
+    return start(port, store, faults, Neighbours.NONE, line -> {}, true);
   }
 
   /**
-   * Starts the service with its seeded data and its neighbours.
+   * Starts the API alone, with its seeded data and its neighbours: no vault, and a database that cannot be
+   * reached from outside.
    *
    * @param port the port of the API; 0 for any
-   * @param databasePort the port at which the database can be read over JDBC
    * @param faults the mistakes it shall make; asked anew at every request
    * @param neighbours other services it uses
    * @param log hears of every request
    * @return the running service
-   * @throws SQLException if the database cannot be started
    */
   public static Beeyard start(
-      int port, int databasePort, Set<Fault> faults, Neighbours neighbours, Consumer<String> log)
-      throws SQLException {
-    Store store = Store.open(databasePort, Clock.systemUTC());
+      int port, Set<Fault> faults, Neighbours neighbours, Consumer<String> log) {
+    return start(port, Store.alone(Clock.systemUTC()), faults, neighbours, log, false);
+  }
+
+  private static Beeyard start(
+      int port,
+      Store store,
+      Set<Fault> faults,
+      Neighbours neighbours,
+      Consumer<String> log,
+      boolean withVault) {
     Javalin server = Javalin.create(config -> {
       configure(config, store, faults);
       addMore(config, store, faults, neighbours);
@@ -63,7 +72,8 @@ public final class Beeyard implements AutoCloseable {
     });
     try {
       server.start(InetAddress.getLoopbackAddress().getHostAddress(), port);
-      return new Beeyard(store, server, Vault.open(port == VAULT_FROM ? VAULT_PORT : 0));
+      return new Beeyard(
+          store, server, withVault ? Vault.open(port == VAULT_FROM ? VAULT_PORT : 0) : null);
     } catch (RuntimeException e) {
       server.stop();
       store.close();
@@ -120,6 +130,9 @@ public final class Beeyard implements AutoCloseable {
    * @return its address
    */
   public String vaultAddress() {
+    if (vault == null) {
+      throw new IllegalStateException("this beeyard has no vault");
+    }
     return vault.address();
   }
 
@@ -135,7 +148,9 @@ public final class Beeyard implements AutoCloseable {
   @Override
   public void close() {
     server.stop();
-    vault.close();
+    if (vault != null) {
+      vault.close();
+    }
     store.close();
   }
 }

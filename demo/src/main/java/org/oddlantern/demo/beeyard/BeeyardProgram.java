@@ -1,6 +1,5 @@
 package org.oddlantern.demo.beeyard;
 
-import java.sql.SQLException;
 import java.util.Set;
 
 /**
@@ -15,13 +14,12 @@ public final class BeeyardProgram {
    * Serves until it is ended.
    *
    * @param arguments none
-   * @throws SQLException if its database cannot be started
    */
-  public static void main(String[] arguments) throws SQLException {
+  public static void main(String[] arguments) {
     Neighbours neighbours =
         new Neighbours(variable("WEATHER", ""), Integer.parseInt(variable("MAIL_PORT", "0")));
     Beeyard beeyard = Beeyard.start(
-        Integer.parseInt(variable("PORT", "0")), 0, Set.of(), neighbours, System.out::println);
+        Integer.parseInt(variable("PORT", "0")), Set.of(), neighbours, System.out::println);
     System.out.println("the beeyard is open at " + beeyard.address());
   }
 

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import java.util.UUID;
 import org.h2.jdbcx.JdbcDataSource;
 import org.h2.tools.Server;
 import org.jdbi.v3.core.Handle;
@@ -14,6 +15,7 @@ import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.mapper.CaseStrategy;
 import org.jdbi.v3.core.mapper.reflect.ConstructorMapper;
 import org.jdbi.v3.core.mapper.reflect.ReflectionMappers;
+import org.jspecify.annotations.Nullable;
 
 /** The database of the beeyard: in memory, and readable over JDBC from outside while the service runs. */
 final class Store implements AutoCloseable {
@@ -32,11 +34,11 @@ final class Store implements AutoCloseable {
 
   private final Jdbi jdbi;
   private final Handle keptOpen;
-  private final Server server;
+  private final @Nullable Server server;
   private final String address;
   private final Clock clock;
 
-  private Store(Jdbi jdbi, Server server, String address, Clock clock) {
+  private Store(Jdbi jdbi, @Nullable Server server, String address, Clock clock) {
     this.jdbi = jdbi;
     this.keptOpen = jdbi.open();
     this.server = server;
@@ -44,9 +46,26 @@ final class Store implements AutoCloseable {
     this.clock = clock;
   }
 
+  /** Open to others over JDBC. */
   static Store open(int port, Clock clock) throws SQLException {
     Server server = Server.createTcpServer("-tcpPort", String.valueOf(port)).start();
     String name = "beeyard-" + server.getPort();
+    String address = "jdbc:h2:tcp://127.0.0.1:" + server.getPort() + "/mem:" + name;
+    return seeded(new Store(jdbi(name), server, address, clock));
+  }
+
+  /** For this program alone. */
+  static Store alone(Clock clock) {
+    return seeded(new Store(jdbi("beeyard-" + UUID.randomUUID()), null, "", clock));
+  }
+
+  private static Store seeded(Store store) {
+    store.keptOpen.createScript(SCHEMA).execute();
+    Seed.into(store);
+    return store;
+  }
+
+  private static Jdbi jdbi(String name) {
     JdbcDataSource source = new JdbcDataSource();
     source.setURL("jdbc:h2:mem:" + name + ";DB_CLOSE_ON_EXIT=FALSE");
     source.setUser("beeyard");
@@ -56,11 +75,7 @@ final class Store implements AutoCloseable {
     jdbi.getConfig(ReflectionMappers.class).setCaseChange(CaseStrategy.LOWER);
     jdbi.registerRowMapper(ConstructorMapper.factory(Hive.class));
     jdbi.registerRowMapper(ConstructorMapper.factory(Inspection.class));
-    Store store = new Store(
-        jdbi, server, "jdbc:h2:tcp://127.0.0.1:" + server.getPort() + "/mem:" + name, clock);
-    store.keptOpen.createScript(SCHEMA).execute();
-    Seed.into(store);
-    return store;
+    return jdbi;
   }
 
   String address() {
@@ -208,6 +223,8 @@ final class Store implements AutoCloseable {
   @Override
   public void close() {
     keptOpen.close();
-    server.stop();
+    if (server != null) {
+      server.stop();
+    }
   }
 }

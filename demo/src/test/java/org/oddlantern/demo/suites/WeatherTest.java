@@ -2,7 +2,6 @@ package org.oddlantern.demo.suites;
 
 import static org.oddlantern.check.Checks.*;
 
-import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
@@ -46,13 +45,13 @@ public class WeatherTest {
   }
 
   @Supply(value = "a beeyard with a weather service and a mail server", shared = true)
-  static Yard yard() throws SQLException {
+  static Yard yard() {
     StandIn weather = StandIn.open()
         .named("weather")
         .answering(FORECAST, asked -> Answer.of(200).json(Map.of("rain", false)));
     Mailbox mailbox = new Mailbox();
     Neighbours neighbours = new Neighbours(weather.url(), mailbox.port());
-    return new Yard(Beeyard.start(0, 0, Fault.asked(), neighbours, line -> {}), weather, mailbox);
+    return new Yard(Beeyard.start(0, Fault.asked(), neighbours, line -> {}), weather, mailbox);
   }
 
   @Case("a hive is opened when it is dry where it stands")

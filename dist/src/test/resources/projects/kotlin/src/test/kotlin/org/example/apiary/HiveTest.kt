@@ -2,10 +2,15 @@ package org.example.apiary
 
 import com.fasterxml.jackson.annotation.JsonProperty
 import com.fasterxml.jackson.databind.ObjectMapper
+import java.time.Duration
 import org.oddlantern.check.Checks.*
 import org.oddlantern.http.Call
 import org.oddlantern.http.Service
 import org.oddlantern.json.Key
+import org.oddlantern.program.Program
+import org.oddlantern.standin.Answer
+import org.oddlantern.standin.Observed
+import org.oddlantern.standin.StandIn
 import org.oddlantern.suite.Case
 import org.oddlantern.suite.Samples
 import org.oddlantern.suite.Supply
@@ -57,6 +62,21 @@ class HiveTest(running: Running) {
     same.send(Call.post("/hives").json(mapOf("label" to "Eva", "plot" to HiveId(7)))).must(status(201), at("$.plot", 7))
     // by itself that Jackson does not see what stands at the parameters of Kotlin's constructors
     same.send(Call.post("/hives").json(Hive("Eva", 3))).must(at("$.frames", 3))
+  }
+
+  @Case("a neighbour is stood in for, and a program says something")
+  fun neighbours() {
+    StandIn.open().use { weather ->
+      weather.answering("GET /forecast/{place}") { asked -> Answer.of(200).json(mapOf("at" to asked.argument("place"))) }
+      weather.meanwhile("GET /forecast/fen", Answer.inTurn(Answer.of(503), Answer.of(200)))
+      val service = Service.reachedAt(weather.url())
+      service.send(Call.get("/forecast/moor")).must(status(200), at("$.at", "moor"))
+      service.sendAtOnce(2) { Call.get("/forecast/fen") }.must(at("$[*].status", items(503, 200).inAnyOrder()))
+      weather.asked("GET /forecast/{place}").must(size(3), at("$[0].arguments.place", "moor"))
+    }
+    Program.of("sh", "-c", "echo hello; sleep 10").startedUntilSaying("hello", Duration.ofSeconds(10)).use {
+      Observed.of("what it says", it.lastLines()).must(items("hello"))
+    }
   }
 
   companion object {
