@@ -176,7 +176,9 @@ final class Progress {
   /** A body that comes in pieces. */
   Collected collected() {
     Collected pieces = new Collected();
-    collected = pieces;
+    if (listening != null) { // else they must be gone as soon as they are joined
+      collected = pieces;
+    }
     return pieces;
   }
 

@@ -62,7 +62,7 @@ final class MakerLookup {
     for (SearchPlace place : SearchPlace.of(
         new ValueParameter(type, ValueParameter.Use.READS, List.of(), maker.suite()))) {
       List<TidyUpDefinition> found = place.classes().stream()
-          .flatMap(home -> reader.members(home).tidyUps().stream())
+          .flatMap(home -> reader.membersAtHome(home).tidyUps().stream())
           .filter(tidyUp -> type.equals(tidyUp.value()) && canBeCalled(tidyUp))
           .toList();
       if (found.size() > 1) {
@@ -112,7 +112,7 @@ final class MakerLookup {
 
   private List<Maker> makers(SearchPlace place, Type type, Maker taker) {
     return place.classes().stream()
-        .flatMap(home -> makers(reader.members(home)))
+        .flatMap(home -> makers(reader.membersAtHome(home)))
         .filter(maker -> type.equals(maker.handsOn()) && !maker.isSameAs(taker))
         .distinct()
         .toList();

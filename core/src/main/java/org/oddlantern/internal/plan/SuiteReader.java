@@ -46,6 +46,15 @@ final class SuiteReader {
     return known;
   }
 
+  /** The same of a class that is at home where a value is, suite or not; one that cannot be read has nothing. */
+  SuiteMembers membersAtHome(Class<?> home) {
+    try {
+      return members(home);
+    } catch (LinkageError e) {
+      return new SuiteMembers(List.of(), List.of(), List.of(), List.of());
+    }
+  }
+
   /** What is wrong in a method by itself. */
   List<PlanProblem> problems(Class<?> suite, Method method) {
     return problems.getOrDefault(new Member(suite, method), List.of());
