@@ -191,10 +191,11 @@ public final class IncomingRequest {
 
   /** Where it went, as an address. */
   URI uri(String base) {
+    String path = target.startsWith("/") ? target : "/" + target;
     try {
-      return URI.create(base + target);
+      return URI.create(base + path);
     } catch (IllegalArgumentException e) {
-      return URI.create(base + target.replaceAll("[^\\x21-\\x7e]|[\"<>\\\\^`{|}%]", "_"));
+      return URI.create(base + path.replaceAll("[^A-Za-z0-9/?&=._~-]", "_"));
     }
   }
 }

@@ -110,8 +110,8 @@ final class Wire implements Closeable {
       while (!closed && connection.isOpen()) {
         service.handleRequest(connection, HttpCoreContext.create());
       }
-    } catch (IOException | HttpException e) {
-      // the other side has gone, or was left as it was told
+    } catch (IOException | HttpException | RuntimeException e) {
+      // the other side has gone, was left as it was told, or spoke no HTTP that could be read
     } finally {
       open.remove(socket);
     }

@@ -27,6 +27,7 @@ import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
@@ -214,6 +215,22 @@ class AnswerOnTheWireTest {
     assertTrue(
         answer.endsWith("weather does not answer GET /weather; it answers GET /forecast/{place}"),
         answer);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "GET ]x HTTP/1.1",
+        "GET //[ HTTP/1.1",
+        "OPTIONS * HTTP/1.1",
+        "GET /%zz/%ff?a=%&&=b HTTP/1.1",
+        "GET /\u00e4 HTTP/1.1",
+        "GET http://elsewhere:1/path HTTP/1.1"
+      })
+  void whateverIsAskedIsAnswered(String request) throws IOException {
+    standIn.answering("* /{+rest}", Answer.of(200).text("here"));
+    assertTrue(said(request).endsWith("\r\nhere"));
+    standIn.askedByAll("* /{+rest}").must(size(1), at("$[0].query", anyValue()));
   }
 
   @Test
