@@ -296,7 +296,16 @@ class ProgramTest {
 
   private static boolean isThere(String process) {
     Optional<ProcessHandle> handle = ProcessHandle.of(Long.parseLong(process.strip()));
-    return handle.isPresent() && handle.get().isAlive();
+    return handle.isPresent() && handle.get().isAlive() && !isDeadAlready(process.strip());
+  }
+
+  /** A dead process that nobody has asked about yet. */
+  private static boolean isDeadAlready(String process) {
+    try {
+      return Files.readString(Path.of("/proc", process, "stat")).contains(") Z ");
+    } catch (IOException e) {
+      return false;
+    }
   }
 
   /** Five seconds are granted. */

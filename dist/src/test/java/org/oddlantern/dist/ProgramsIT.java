@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
@@ -106,9 +107,18 @@ class ProgramsIT {
     }
   }
 
+  /** A dead process that nobody has asked about yet. */
+  private static boolean isDeadAlready(String process) {
+    try {
+      return Files.readString(Path.of("/proc", process, "stat")).contains(") Z ");
+    } catch (IOException e) {
+      return false;
+    }
+  }
+
   private static boolean isThere(String process) {
     return ProcessHandle.of(Long.parseLong(process.strip()))
-        .map(ProcessHandle::isAlive)
+        .map(one -> one.isAlive() && !isDeadAlready(process.strip()))
         .orElse(false);
   }
 }
