@@ -30,6 +30,7 @@ final class Reception {
   private static final String FORESEEN = "a request that the stand-in foresees";
 
   private final Guests guests = new Guests();
+  private final Patience patience = new Patience();
   private final List<Rule> rules = new CopyOnWriteArrayList<>();
   private volatile int limit;
   private volatile String name = "the stand-in";
@@ -66,6 +67,7 @@ final class Reception {
 
   void close() {
     closed = true;
+    patience.close();
   }
 
   boolean isClosed() {
@@ -129,7 +131,7 @@ final class Reception {
     CaseRecorder whose = whose(fields);
     guests.add(request);
     guests.of(whose).add(request);
-    Told told = body.whole ? told(request, whose) : tooLarge();
+    Told told = body.whole ? told(request, whose, at) : tooLarge();
     Duration took =
         Duration.ofNanos(System.nanoTime() - nanos).plus(told.answer.pace().after());
     Exchange exchange = exchange(request, told.answer, at, took);
@@ -175,7 +177,7 @@ final class Reception {
     return occupying.size() == 1 ? occupying.get(0) : CaseRecorder.NONE;
   }
 
-  private Told told(IncomingRequest request, CaseRecorder whose) {
+  private Told told(IncomingRequest request, CaseRecorder whose, Instant at) {
     List<String> path = AddressPattern.pieces(request.path());
     Guests.Guest guest = guests.of(whose);
     Rule.Match match = Rule.last(guest.rules(), request.method(), path);
@@ -185,15 +187,18 @@ final class Reception {
     if (match == null) {
       return unforeseen(request);
     }
+    Rule rule = match.rule();
+    IncomingRequest asked = request.with(match.arguments());
     try {
-      Answer answer = match.rule().answer().apply(request.with(match.arguments()));
+      Answer answer = patience.answer(
+          () -> rule.answer().apply(asked), place -> hear(whose, late(request, at, place), null));
       if (answer == null) {
         throw new IllegalStateException(
             "it gave null; an answer is Answer.of(status), or silent()");
       }
-      return new Told(answer.turn(guest.turn(match.rule())), null);
+      return new Told(answer.turn(guest.turn(rule)), null);
     } catch (RuntimeException | AssertionError e) {
-      String pattern = match.rule().pattern().text();
+      String pattern = rule.pattern().text();
       return new Told(
           Answer.of(500).text("the answer of the stand-in to " + pattern + " threw " + e),
           Finding.of("the answer to " + pattern, "an answer", "it threw " + e));
@@ -218,6 +223,13 @@ final class Reception {
             "the body", "at most " + limit + " bytes", "more; allow them with bodyLimit(bytes)"));
   }
 
+  /** An answer that is still computed, told before it is too late to be told. */
+  private Exchange late(IncomingRequest request, Instant at, String place) {
+    String words = "no answer yet: it is still computed, at " + place;
+    return exchange(
+        request, new WireReply(0, words, Headers.NONE, new byte[0]), at, Patience.LIMIT);
+  }
+
   private Exchange exchange(IncomingRequest request, Answer answer, Instant at, Duration took) {
     String reason = answer.status() == 0
         ? ""
@@ -226,11 +238,19 @@ final class Reception {
     String told = reason == null || reason.isEmpty()
         ? words
         : words.isEmpty() ? reason : reason + " (" + words + ")";
+    return exchange(
+        request,
+        new WireReply(answer.status(), told, new Headers(answer.headers()), answer.body()),
+        at,
+        took);
+  }
+
+  private Exchange exchange(IncomingRequest request, WireReply reply, Instant at, Duration took) {
     return new Exchange(
         new Exchange.Origin("", name, "", true, ""),
         new WireRequest(
             request.method(), request.uri(url), request.headers(), Content.of(request.body())),
-        new WireReply(answer.status(), told, new Headers(answer.headers()), answer.body()),
+        reply,
         at,
         took,
         null,

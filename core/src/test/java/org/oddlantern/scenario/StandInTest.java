@@ -127,6 +127,18 @@ class StandInTest {
   }
 
   @Test
+  void anAnswerThatIsComputedForEverIsToldWithItsPlace() {
+    Trial trial = run(tracing, 1, "StandInEndlessTest");
+    assertEquals("", failures(trial));
+    assertEquals(
+        List.of("no answer yet: it is still computed, at StandInTest.java:"),
+        trial.one("endless").exchanges().stream()
+            .filter(ExchangeRecord::isVisit)
+            .map(visit -> visit.answer().replaceAll("\\d+$", ""))
+            .toList());
+  }
+
+  @Test
   void whatIsSeenMeanwhileStaysWhenTriesAreForgotten() {
     Trial trial = run(tracing, 1, "StandInTryingTest");
     assertEquals("", failures(trial));
@@ -393,6 +405,27 @@ class StandInTest {
       for (String one : List.of("/cut", "/reset", "/malformed", "/silent")) {
         api.send(Call.post(one)).must(status(502));
       }
+    }
+  }
+
+  /** An answer that never comes. */
+  static final class StandInEndlessTest extends Asking {
+    StandInEndlessTest(Environment environment) {
+      super(environment);
+    }
+
+    @Case("endless")
+    void endless(Weather weather) throws Exception {
+      weather.standIn().meanwhile("GET /a", asked -> {
+        try {
+          Thread.sleep(3_600_000);
+        } catch (InterruptedException e) {
+          throw new IllegalStateException(e);
+        }
+        return Answer.of(200);
+      });
+      api.send(Call.get("/a")).must(status(502));
+      Thread.sleep(800); // the service has given up before the stand-in is told of
     }
   }
 
