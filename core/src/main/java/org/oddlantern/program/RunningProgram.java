@@ -25,7 +25,7 @@ public final class RunningProgram implements AutoCloseable {
   private static final int FEW = 20;
 
   /** A connection is gone a moment before the process is. */
-  private static final Duration MOMENT = Duration.ofMillis(150);
+  private static final Duration MOMENT = Duration.ofMillis(400);
 
   private final Launch launch;
   private final Ready ready;

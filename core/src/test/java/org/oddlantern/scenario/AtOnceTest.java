@@ -9,9 +9,11 @@ import java.time.Duration;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -110,16 +112,10 @@ class AtOnceTest {
   @Test
   void tooManyRequestsIsNeverSentAgainSilentlyAndEventuallyWaitsAsAsked() {
     Answer busy = Answer.of(429).header("Retry-After", "1");
-    ZonedDateTime soon = ZonedDateTime.now(ZoneOffset.UTC).plusSeconds(3);
-    Answer dated =
-        Answer.of(503).header("Retry-After", DateTimeFormatter.RFC_1123_DATE_TIME.format(soon));
+    AtomicReference<ZonedDateTime> soon = new AtomicReference<>();
     open.answering("GET /plain", busy)
         .answering("GET /seconds", Answer.inTurn(busy, Answer.of(200)))
-        .answering(
-            "GET /date",
-            asked -> ZonedDateTime.now(ZoneOffset.UTC).isBefore(soon.minusSeconds(1))
-                ? dated
-                : Answer.of(200))
+        .answering("GET /date", asked -> dated(soon))
         .answering("GET /long", Answer.of(429).header("Retry-After", "3600"))
         .answering(
             "GET /odd",
@@ -138,6 +134,16 @@ class AtOnceTest {
     ExchangeRecord last = trial.one("seconds").exchanges().get(0);
     assertTrue(
         last.verdicts().toString().contains("held at try 2"), last.verdicts().toString());
+  }
+
+  /** First a date, and what is wanted once that has come. */
+  private static Answer dated(AtomicReference<ZonedDateTime> soon) {
+    ZonedDateTime now = ZonedDateTime.now(ZoneOffset.UTC);
+    soon.compareAndSet(null, now.plusSeconds(2).truncatedTo(ChronoUnit.SECONDS));
+    return now.isBefore(soon.get())
+        ? Answer.of(503)
+            .header("Retry-After", DateTimeFormatter.RFC_1123_DATE_TIME.format(soon.get()))
+        : Answer.of(200);
   }
 
   private Trial run(String suite) {

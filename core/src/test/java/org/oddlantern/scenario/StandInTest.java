@@ -425,7 +425,7 @@ class StandInTest {
         return Answer.of(200);
       });
       api.send(Call.get("/a")).must(status(502));
-      Thread.sleep(800); // the service has given up before the stand-in is told of
+      Thread.sleep(2_000); // the service has given up before the stand-in is told of
     }
   }
 

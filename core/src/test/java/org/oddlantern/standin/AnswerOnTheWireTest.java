@@ -96,7 +96,7 @@ class AnswerOnTheWireTest {
 
   @Test
   void piecesComeOneByOne() throws IOException {
-    standIn.answering("GET /a", Answer.of(200).text("abcdef").inPieces(2, Duration.ofMillis(120)));
+    standIn.answering("GET /a", Answer.of(200).text("abcdef").inPieces(2, Duration.ofMillis(700)));
     try (Socket socket = connected()) {
       send(socket, "GET /a HTTP/1.1\r\nHost: here\r\nConnection: close\r\n\r\n");
       StringBuilder got = new StringBuilder();
