@@ -3,6 +3,7 @@ package org.oddlantern.http;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.oddlantern.check.Checks.*;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -18,11 +19,14 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import javax.net.ssl.SSLSession;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.json.Secret;
+import org.oddlantern.shaded.org.apache.hc.core5.http.ContentType;
 import org.oddlantern.shaded.org.apache.hc.core5.http.EntityDetails;
 import org.oddlantern.shaded.org.apache.hc.core5.http.HttpRequest;
 import org.oddlantern.shaded.org.apache.hc.core5.http.Message;
@@ -98,6 +102,20 @@ class SecureCallTest {
       assertEquals("HTTP/2.0", reply.valueAt("$.version", String.class));
       assertEquals(200_000, reply.valueAt("$.length", int.class));
       assertEquals("hum", reply.valueAt("$.bee", String.class));
+    }
+  }
+
+  @Test
+  void aStreamOverHttpTwoIsReadSoFarAndTheNextCallIsServed() throws Exception {
+    try (HttpTwo two = new HttpTwo()) {
+      Service service = two.service();
+      for (int i = 0; i < 3; i++) {
+        service
+            .send(Call.get("/events").readingEvents(2, Duration.ofSeconds(10)))
+            .events()
+            .must(at("$[*].data", items(1, 2)));
+        assertEquals("HTTP/2.0", service.send(Call.get("/")).valueAt("$.version", String.class));
+      }
     }
   }
 
@@ -236,6 +254,17 @@ class SecureCallTest {
         Message<HttpRequest, String> message, ResponseTrigger trigger, HttpContext context)
         throws org.oddlantern.shaded.org.apache.hc.core5.http.HttpException, IOException {
       if (message.getHead().getPath().equals("/never")) {
+        return;
+      }
+      if (message.getHead().getPath().equals("/events")) {
+        String events = IntStream.rangeClosed(1, 200_000)
+            .mapToObj(number -> "data: " + number + "\n\n")
+            .collect(Collectors.joining());
+        trigger.submitResponse(
+            AsyncResponseBuilder.create(200)
+                .setEntity(events, ContentType.TEXT_EVENT_STREAM)
+                .build(),
+            context);
         return;
       }
       SSLSession session =
