@@ -190,8 +190,11 @@ final class Reception {
     Rule rule = match.rule();
     IncomingRequest asked = request.with(match.arguments());
     try {
-      Answer answer = patience.answer(
-          () -> rule.answer().apply(asked), place -> hear(whose, late(request, at, place), null));
+      Answer answer = rule.computed()
+          ? patience.answer(
+              () -> rule.answer().apply(asked),
+              place -> hear(whose, late(request, at, place), null))
+          : rule.answer().apply(asked);
       if (answer == null) {
         throw new IllegalStateException(
             "it gave null; an answer is Answer.of(status), or silent()");

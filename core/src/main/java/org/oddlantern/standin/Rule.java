@@ -10,8 +10,17 @@ import org.jspecify.annotations.Nullable;
  *
  * @param pattern which
  * @param answer gives the answer
+ * @param computed whether it takes more than to be taken
  */
-record Rule(AddressPattern pattern, Function<IncomingRequest, Answer> answer) {
+record Rule(AddressPattern pattern, Function<IncomingRequest, Answer> answer, boolean computed) {
+
+  static Rule of(String pattern, Answer answer) {
+    return new Rule(AddressPattern.of(pattern), asked -> answer, false);
+  }
+
+  static Rule of(String pattern, Function<IncomingRequest, Answer> answer) {
+    return new Rule(AddressPattern.of(pattern), answer, true);
+  }
 
   /** The most concrete of those that match, the last said of several alike; null if none does. */
   static @Nullable Match best(List<Rule> rules, String method, List<String> path) {

@@ -131,7 +131,9 @@ public final class StandIn implements AutoCloseable {
    */
   public StandIn answering(String pattern, Answer answer) {
     Needed.of(answer, "answering(pattern, answer): answer");
-    return answering(pattern, asked -> answer);
+    refuseIfClosed("answering");
+    reception.answering(Rule.of(pattern, answer));
+    return this;
   }
 
   /**
@@ -145,7 +147,7 @@ public final class StandIn implements AutoCloseable {
   public StandIn answering(String pattern, Function<IncomingRequest, Answer> answer) {
     Needed.of(answer, "answering(pattern, answer): answer");
     refuseIfClosed("answering");
-    reception.answering(new Rule(AddressPattern.of(pattern), answer));
+    reception.answering(Rule.of(pattern, answer));
     return this;
   }
 
@@ -159,7 +161,8 @@ public final class StandIn implements AutoCloseable {
    */
   public void meanwhile(String pattern, Answer answer) {
     Needed.of(answer, "meanwhile(pattern, answer): answer");
-    meanwhile(pattern, asked -> answer);
+    refuseIfClosed("meanwhile");
+    reception.meanwhile(atWork(), Rule.of(pattern, answer));
   }
 
   /**
@@ -172,7 +175,7 @@ public final class StandIn implements AutoCloseable {
   public void meanwhile(String pattern, Function<IncomingRequest, Answer> answer) {
     Needed.of(answer, "meanwhile(pattern, answer): answer");
     refuseIfClosed("meanwhile");
-    reception.meanwhile(atWork(), new Rule(AddressPattern.of(pattern), answer));
+    reception.meanwhile(atWork(), Rule.of(pattern, answer));
   }
 
   /**
