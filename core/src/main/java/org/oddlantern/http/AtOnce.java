@@ -32,11 +32,11 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
   static final int MOST = 200;
 
   Evidence send(List<Call> calls) {
-    calls.forEach(sender::preview); // whatever must be fetched for them is fetched before
+    List<WireRequest> requests = calls.stream().map(sender::written).toList();
     Instant sentAt = Instant.now();
     long nanos = System.nanoTime();
     ArrayNode told = JsonNodeFactory.instance.arrayNode();
-    replies(calls).forEach(told::add);
+    replies(calls, requests).forEach(told::add);
     String what = calls.stream().map(Call::toString).distinct().count() == 1
         ? calls.get(0).toString()
         : "different calls";
@@ -52,7 +52,7 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
     return RepliesAtOnce.of(look, told, surroundings.recorder());
   }
 
-  private List<JsonNode> replies(List<Call> calls) {
+  private List<JsonNode> replies(List<Call> calls, List<WireRequest> requests) {
     StartLine line = new StartLine(calls.size());
     ExecutorService threads = Executors.newFixedThreadPool(calls.size(), task -> {
       Thread thread = new Thread(task, "at once");
@@ -61,9 +61,11 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
     });
     try {
       List<Future<JsonNode>> futures = new ArrayList<>();
-      for (Call call : calls) {
+      for (int i = 0; i < calls.size(); i++) {
+        Call call = calls.get(i);
+        WireRequest request = requests.get(i);
         StartLine.Runner runner = line.runner();
-        futures.add(threads.submit(() -> reply(call, runner)));
+        futures.add(threads.submit(() -> reply(call, request, runner)));
       }
       List<JsonNode> replies = new ArrayList<>();
       for (Future<JsonNode> future : futures) {
@@ -82,10 +84,10 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
     }
   }
 
-  private JsonNode reply(Call call, StartLine.Runner runner) {
+  private JsonNode reply(Call call, WireRequest request, StartLine.Runner runner) {
     ObjectNode told = JsonNodeFactory.instance.objectNode();
     try (CurrentCase.Binding binding = CurrentCase.adding(runner)) {
-      Reply reply = sender.sendUnowed(call);
+      Reply reply = sender.sendUnowed(call, request);
       told.put("status", reply.status());
       told.set("body", body(reply));
     } catch (NoReply e) {

@@ -120,6 +120,9 @@ record RequestWriter(Profile profile, Surroundings surroundings) {
     Headers defaults = profile.base().mayProveTo(uri)
         ? profile.defaults().headers()
         : Proofs.without(profile.defaults().headers(), profile.defaults().secrets());
+    if (call.options().listening() != null) { // what is compressed cannot be heard as it comes
+      defaults = defaults.without("Accept-Encoding");
+    }
     String type = call.body().contentType();
     List<Header> fields = new ArrayList<>();
     if (type != null) {

@@ -65,10 +65,9 @@ final class Sender {
     return reply;
   }
 
-  /** Sends a call whose reply owes nothing by itself. */
-  Reply sendUnowed(Call call) {
-    refuseUnsafe(call);
-    Exchange exchange = deliver(call, call.options().timeout(), true);
+  /** Sends a call, written before, whose reply owes nothing by itself. */
+  Reply sendUnowed(Call call, WireRequest request) {
+    Exchange exchange = deliver(call, request, call.options().timeout(), true);
     Reply reply =
         Reply.unasked(exchange, replyOf(exchange), profile.mapping(), surroundings.recorder());
     noteUndo(call, reply, replyOf(exchange).status());
@@ -111,17 +110,27 @@ final class Sender {
     return deliver(call, limit, false);
   }
 
+  /** The request as it would be sent now; refused if it may not be sent at all. */
+  WireRequest written(Call call) {
+    refuseUnsafe(call);
+    return preview(call);
+  }
+
   /** The request as it would be sent now. */
   WireRequest preview(Call call) {
     return writer.write(call, this::token);
   }
 
   private Exchange deliver(Call call, @Nullable Duration limit, boolean heard) {
+    return deliver(call, preview(call), limit, heard);
+  }
+
+  private Exchange deliver(
+      Call call, WireRequest request, @Nullable Duration limit, boolean heard) {
     Duration own = limit == null ? profile.terms().timeout() : limit;
     Listening listening = call.options().listening();
     Duration most = listening == null ? own : listening.limit();
     Terms terms = profile.terms().within(heard ? TimeLeft.cut(most) : most).listening(listening);
-    WireRequest request = writer.write(call, this::token);
     Travel travel = new Travel(origin(call), terms, heard);
     Exchange exchange = travel.exchange(request);
     Credentials.TokenCall source = writer.credentials(call).source();

@@ -10,6 +10,7 @@ import java.util.OptionalInt;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.Closing;
 import org.oddlantern.http.internal.KnownPrograms;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.internal.CurrentCase;
@@ -53,7 +54,7 @@ public final class RunningProgram implements AutoCloseable {
     }
     programs.add(known);
     CurrentCase.part(CaseRecorder.class)
-        .ifPresent(recorder -> recorder.undoNoted(new Ending(this)));
+        .ifPresent(recorder -> recorder.undoNoted(new Closing("end", this, !launch.isWatched())));
   }
 
   private Started begun() {
@@ -169,10 +170,6 @@ public final class RunningProgram implements AutoCloseable {
     return ended.isEmpty() ? "the program " + launch.name() : ended;
   }
 
-  boolean isWatched() {
-    return launch.isWatched();
-  }
-
   private synchronized Started current() {
     return now;
   }
@@ -273,19 +270,19 @@ public final class RunningProgram implements AutoCloseable {
       } else {
         all.forEach(ProcessHandle::destroy);
       }
-      if (!gone(launch.patience().plusMillis(1_500))) {
-        family().forEach(ProcessHandle::destroyForcibly);
-      }
-      forced(all);
+      gone(launch.patience().plusMillis(1_500));
+      kill(all);
     }
 
     void kill() {
-      List<ProcessHandle> all = family();
-      forced(all);
+      kill(List.of());
     }
 
-    private void forced(List<ProcessHandle> all) {
-      all.stream().filter(ProcessHandle::isAlive).forEach(ProcessHandle::destroyForcibly);
+    /** By force, with what it had started earlier, which may have lost its parent since. */
+    private void kill(List<ProcessHandle> earlier) {
+      Stream.concat(earlier.stream(), family().stream())
+          .filter(ProcessHandle::isAlive)
+          .forEach(ProcessHandle::destroyForcibly);
       if (!gone(Duration.ofSeconds(5))) {
         throw new ProgramProblem("the program " + launch.name() + " (process " + process.pid()
             + ") does not end, not even by force");

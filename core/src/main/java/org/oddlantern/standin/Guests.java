@@ -1,15 +1,11 @@
 package org.oddlantern.standin;
 
-import java.time.Instant;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
-import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.CaseRecorder;
 
 /**
@@ -18,12 +14,7 @@ import org.oddlantern.http.internal.CaseRecorder;
  */
 final class Guests {
 
-  /** So many requests are kept for those who ask about the whole run. */
-  static final int MOST = 100_000;
-
   private final Map<CaseRecorder, Guest> guests = new ConcurrentHashMap<>();
-  private final Deque<IncomingRequest> all = new ArrayDeque<>();
-  private long forgotten;
 
   /** What belongs to a case; those of cases that are over are let go. */
   Guest of(CaseRecorder recorder) {
@@ -45,27 +36,10 @@ final class Guests {
         .toList();
   }
 
-  synchronized void add(IncomingRequest request) {
-    all.add(request);
-    if (all.size() > MOST) {
-      all.remove();
-      forgotten++;
-    }
-  }
-
-  synchronized List<IncomingRequest> all() {
-    if (forgotten > 0) {
-      throw new IllegalStateException(
-          "more than %,d requests came, so the first %,d are not known any more; ask for those of a case"
-              .formatted(MOST, forgotten));
-    }
-    return new ArrayList<>(all);
-  }
-
   /** What one case has to do with the stand-in. */
   static final class Guest {
     private final List<Rule> rules = new ArrayList<>(0);
-    private final List<Timed> asked = new ArrayList<>();
+    private final Arrivals asked = new Arrivals();
     private final IdentityHashMap<Rule, Integer> turns = new IdentityHashMap<>();
 
     synchronized void meanwhile(Rule rule) {
@@ -76,15 +50,9 @@ final class Guests {
       return List.copyOf(rules);
     }
 
-    synchronized void add(IncomingRequest request) {
-      asked.add(new Timed(request, Instant.now()));
-    }
-
-    synchronized List<IncomingRequest> asked(@Nullable Instant since) {
-      return asked.stream()
-          .filter(one -> since == null || !one.at.isBefore(since))
-          .map(Timed::request)
-          .toList();
+    /** What was asked for it. */
+    Arrivals asked() {
+      return asked;
     }
 
     /** The how-many-th request this is that the rule answers, from 0. */
@@ -92,12 +60,4 @@ final class Guests {
       return turns.merge(rule, 1, Integer::sum) - 1;
     }
   }
-
-  /**
-   * A request and when it came.
-   *
-   * @param request the request
-   * @param at when
-   */
-  private record Timed(IncomingRequest request, Instant at) {}
 }

@@ -13,16 +13,12 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
-import org.oddlantern.http.Content;
-import org.oddlantern.http.WireRequest;
 import org.oddlantern.http.internal.Callers;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Exchange;
-import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.json.Finding;
 import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpRequest;
 import org.oddlantern.shaded.org.apache.hc.core5.http.HttpEntity;
-import org.oddlantern.shaded.org.apache.hc.core5.http.impl.EnglishReasonPhraseCatalog;
 
 /** Finds out whose a request is and what is answered to it, and tells its case. Thread-safe. */
 final class Reception {
@@ -30,6 +26,7 @@ final class Reception {
   private static final String FORESEEN = "a request that the stand-in foresees";
 
   private final Guests guests = new Guests();
+  private final Arrivals arrivals = new Arrivals();
   private final Patience patience = new Patience();
   private final List<Rule> rules = new CopyOnWriteArrayList<>();
   private volatile int limit;
@@ -90,24 +87,24 @@ final class Reception {
   }
 
   List<IncomingRequest> askedByAll() {
-    return guests.all();
+    return arrivals.since(null);
   }
 
   /** Those of a case; if others came meanwhile that may be its own, nobody knows. */
   List<IncomingRequest> askedBy(CaseRecorder whose, AddressPattern wanted) {
     Callers run = callers;
     if (run == null || whose == CaseRecorder.NONE) {
-      return guests.all();
+      return arrivals.since(null);
     }
     Instant since = run.begunAt(whose);
-    long unknown = guests.of(CaseRecorder.NONE).asked(since).stream()
+    long unknown = guests.of(CaseRecorder.NONE).asked().since(since).stream()
         .filter(one -> wanted.match(one.method(), AddressPattern.pieces(one.path())) != null)
         .count();
     if (unknown > 0) {
       throw new IllegalStateException(
           whoseIsIt(unknown + (unknown == 1 ? " request" : " requests")));
     }
-    return guests.of(whose).asked(null);
+    return guests.of(whose).asked().since(null);
   }
 
   private String whoseIsIt(String requests) {
@@ -129,26 +126,47 @@ final class Reception {
     IncomingRequest request = new IncomingRequest(
         came.getMethod(), came.getPath(), new Headers(fields), body.bytes, Map.of());
     CaseRecorder whose = whose(fields);
-    guests.add(request);
-    guests.of(whose).add(request);
+    arrivals.add(request, at);
+    guests.of(whose).asked().add(request, at);
     Told told = body.whole ? told(request, whose, at) : tooLarge();
     Duration took =
         Duration.ofNanos(System.nanoTime() - nanos).plus(told.answer.pace().after());
-    Exchange exchange = exchange(request, told.answer, at, took);
-    hear(whose, exchange, told.wrong);
+    hear(
+        whose, request, new Visits(name, url).answered(request, told.answer, at, took), told.wrong);
     return told.answer;
   }
 
-  private void hear(CaseRecorder whose, Exchange exchange, @Nullable Finding wrong) {
+  private void hear(
+      CaseRecorder whose, IncomingRequest request, Exchange exchange, @Nullable Finding wrong) {
     whose.ended(exchange);
     if (wrong != null) {
       whose.judged(exchange, List.of(new Verdict(FORESEEN, false, true, List.of(wrong))));
     }
-    if (whose == CaseRecorder.NONE && callers != null) {
-      List<String> path = AddressPattern.pieces(exchange.request().uri().getRawPath());
+    Callers run = callers;
+    if (run != null && (whose == CaseRecorder.NONE || whose == CaseRecorder.OVER)) {
+      hearOfNobody(run, whose, request, exchange, wrong);
+    }
+  }
+
+  /** What is wrong with a request of nobody is wrong with the run, and it may be what a case waits for. */
+  private void hearOfNobody(
+      Callers run,
+      CaseRecorder whose,
+      IncomingRequest request,
+      Exchange exchange,
+      @Nullable Finding wrong) {
+    if (wrong != null) {
+      run.problem(name + " was asked by a service: " + exchange.line() + ": wanted "
+          + wrong.wanted() + ", got " + wrong.got()
+          + (whose == CaseRecorder.OVER
+              ? "; its case had ended"
+              : "; nobody knows for which case"));
+    }
+    if (whose == CaseRecorder.NONE) {
+      List<String> path = AddressPattern.pieces(request.path());
+      Finding lost = Finding.of("whose it is", "a request of this case", whoseIsIt("1 request"));
       for (CaseRecorder one :
-          guests.wanting(all -> Rule.last(all, exchange.request().method(), path) != null)) {
-        Finding lost = Finding.of("whose it is", "a request of this case", whoseIsIt("1 request"));
+          guests.wanting(all -> Rule.last(all, request.method(), path) != null)) {
         one.ended(exchange);
         one.judged(exchange, List.of(new Verdict(FORESEEN, false, true, List.of(lost))));
       }
@@ -193,7 +211,8 @@ final class Reception {
       Answer answer = rule.computed()
           ? patience.answer(
               () -> rule.answer().apply(asked),
-              place -> hear(whose, late(request, at, place), null))
+              place ->
+                  hear(whose, request, new Visits(name, url).waiting(request, at, place), null))
           : rule.answer().apply(asked);
       if (answer == null) {
         throw new IllegalStateException(
@@ -224,40 +243,6 @@ final class Reception {
         Answer.of(413).text("a request may have " + limit + " bytes here"),
         Finding.of(
             "the body", "at most " + limit + " bytes", "more; allow them with bodyLimit(bytes)"));
-  }
-
-  /** An answer that is still computed, told before it is too late to be told. */
-  private Exchange late(IncomingRequest request, Instant at, String place) {
-    String words = "no answer yet: it is still computed, at " + place;
-    return exchange(
-        request, new WireReply(0, words, Headers.NONE, new byte[0]), at, Patience.LIMIT);
-  }
-
-  private Exchange exchange(IncomingRequest request, Answer answer, Instant at, Duration took) {
-    String reason = answer.status() == 0
-        ? ""
-        : EnglishReasonPhraseCatalog.INSTANCE.getReason(answer.status(), null);
-    String words = answer.words();
-    String told = reason == null || reason.isEmpty()
-        ? words
-        : words.isEmpty() ? reason : reason + " (" + words + ")";
-    return exchange(
-        request,
-        new WireReply(answer.status(), told, new Headers(answer.headers()), answer.body()),
-        at,
-        took);
-  }
-
-  private Exchange exchange(IncomingRequest request, WireReply reply, Instant at, Duration took) {
-    return new Exchange(
-        new Exchange.Origin("", name, "", true, ""),
-        new WireRequest(
-            request.method(), request.uri(url), request.headers(), Content.of(request.body())),
-        reply,
-        at,
-        took,
-        null,
-        null);
   }
 
   private Body body(@Nullable HttpEntity entity) throws IOException {

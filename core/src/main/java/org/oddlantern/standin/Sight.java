@@ -10,7 +10,6 @@ import org.oddlantern.evidence.internal.EvidenceListener;
 import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.evidence.internal.LookedAt;
 import org.oddlantern.internal.CurrentCase;
-import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
@@ -25,9 +24,7 @@ final class Sight extends LookedAt implements Observed {
   static Sight of(String title, @Nullable Object seen) {
     EvidenceListener recorder =
         CurrentCase.part(EvidenceListener.class).orElse(EvidenceListener.NONE);
-    JsonMapping mapping =
-        JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
-    JsonNode tree = mapping.tree(seen);
+    JsonNode tree = mapping(recorder).tree(seen);
     Look look = new Look(
         title,
         "",

@@ -8,6 +8,7 @@ import java.util.function.Function;
 import javax.net.ServerSocketFactory;
 import org.oddlantern.http.internal.Callers;
 import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.Closing;
 import org.oddlantern.http.internal.Tls;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
@@ -60,7 +61,7 @@ public final class StandIn implements AutoCloseable {
     }
     reception.at(url());
     reception.of(CurrentCase.part(Callers.class).orElse(null));
-    atWork().undoNoted(new Closing(this));
+    atWork().undoNoted(new Closing("close", this, false));
   }
 
   /** A stand-in at any free port. */

@@ -7,6 +7,7 @@ import static org.oddlantern.check.Checks.*;
 
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.net.InetAddress;
@@ -18,6 +19,7 @@ import java.util.Map;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
+import java.util.zip.GZIPOutputStream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -143,6 +145,44 @@ class EventsTest {
           .must(body(size(between(1, 2))));
       tls.send(Call.get("/events")).events().must(body(size(3)));
     }
+  }
+
+  @Test
+  void whatIsCompressedIsNeverTakenForSilence(@TempDir Path folder) throws Exception {
+    ByteArrayOutputStream packed = new ByteArrayOutputStream();
+    try (OutputStream out = new GZIPOutputStream(packed)) {
+      out.write("data: 1\n\ndata: 2\n\n".getBytes(StandardCharsets.UTF_8));
+    }
+    Answer answer = Answer.of(200)
+        .header("Content-Type", "text/event-stream")
+        .header("Content-Encoding", "gzip")
+        .bytes(packed.toByteArray());
+    TestIdentity identity = new TestIdentity(folder, "yard");
+    try (StandIn secured =
+        StandIn.openSecured(identity.certificate().toString(), identity.key().toString())) {
+      secured
+          .answering("GET /whole", answer)
+          .answering("GET /slow", answer.inPieces(20, Duration.ofSeconds(5)));
+      Service tls =
+          Service.reachedAt(secured.url()).trusting(identity.certificate().toString());
+      tls.send(Call.get("/whole").readingEvents(2, LIMIT))
+          .events()
+          .must(at("$[*].data", items(1, 2)));
+      Call slow = Call.get("/slow").readingEvents(1, Duration.ofMillis(1_000));
+      assertThrows(NoReply.class, () -> tls.send(slow));
+      secured
+          .askedByAll("GET /{path}")
+          .must(atEach("$[*].headers", not(keysIncluding("Accept-Encoding"))));
+    }
+  }
+
+  @Test
+  void aStreamMayBeTooLargeAsAnyBody() {
+    NoReply large = assertThrows(
+        NoReply.class,
+        () -> service.bodyLimit(10).send(Call.get("/text-event_stream/5").readingEvents(1, LIMIT)));
+    assertTrue(
+        large.getMessage().contains("larger than the limit of 10 bytes"), large.getMessage());
   }
 
   /** In the texts \u00b6 is a line feed, \u00ab a carriage return, \u00a4 a byte order mark. */

@@ -24,6 +24,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.testing.ProgramMain;
+import org.oddlantern.testing.ServingProgram;
 
 /** Programs that are started, come up or not, are ended, and leave nothing behind. */
 @Timeout(60)
@@ -37,17 +38,16 @@ class ProgramTest {
   @Test
   void readyByAddressPortOrLine() {
     int port = Program.freePort();
-    try (RunningProgram one = java("serve")
-        .with("PORT", port)
+    try (RunningProgram one = ServingProgram.at(port)
         .startedUntilAnswered("http://127.0.0.1:" + port + "/health", LIMIT)) {
       assertTrue(one.isRunning() && one.exitStatus().isEmpty());
       assertTrue(one.lastLines().contains("serving at " + port), one.lastLines().toString());
     }
-    try (RunningProgram one = java("serve").with("PORT", port).startedUntilListening(port, LIMIT)) {
+    try (RunningProgram one = ServingProgram.at(port).startedUntilListening(port, LIMIT)) {
       assertTrue(one.isRunning());
     }
     try (RunningProgram one =
-        java("serve").with("PORT", port).startedUntilSaying("^serving at \\d+$", LIMIT)) {
+        ServingProgram.at(port).startedUntilSaying("^serving at \\d+$", LIMIT)) {
       assertTrue(one.isRunning());
     }
   }
@@ -68,8 +68,7 @@ class ProgramTest {
   @Test
   void itIsStartedAnewWithTheSameReadiness() {
     int port = Program.freePort();
-    try (RunningProgram one = java("serve")
-        .with("PORT", port)
+    try (RunningProgram one = ServingProgram.at(port)
         .startedUntilAnswered("http://127.0.0.1:" + port + "/health", LIMIT)) {
       String before = pid(one);
       one.restart();
@@ -77,7 +76,7 @@ class ProgramTest {
       assertFalse(before.equals(pid(one)));
       one.kill();
       assertEquals(137, one.exitStatus().orElseThrow());
-      assertTrue(one.toString().startsWith("the program java has ended with status 137 (killed)"));
+      assertTrue(one.toString().startsWith("the program yard has ended with status 137 (killed)"));
       one.restart();
       assertTrue(one.isRunning());
       one.close();
@@ -267,17 +266,6 @@ class ProgramTest {
         () -> program.startedUntilSaying("a", Duration.ZERO))) {
       assertThrows(IllegalArgumentException.class, wrong::run);
     }
-  }
-
-  private static Program java(String what) {
-    return Program.of(
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "-XX:TieredStopAtLevel=1",
-            "-cp",
-            ProgramMain.classPath(),
-            ProgramMain.class.getName(),
-            what)
-        .named("java");
   }
 
   private static String pid(RunningProgram one) {

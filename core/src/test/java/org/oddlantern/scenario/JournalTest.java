@@ -39,11 +39,11 @@ import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.LogRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunSize;
@@ -210,8 +210,8 @@ class JournalTest {
 
   private static CaseRecord whole(
       List<ExchangeRecord> exchanges, List<ExchangeRecord> earlierExchanges) {
-    QueryRecord query = new QueryRecord(
-        new QueryRecord.Asked("store", "select 1", List.of("a")),
+    LookRecord query = new LookRecord(
+        new LookRecord.Asked("store", "select 1", List.of("a")),
         "1 row",
         1,
         WHEN,

@@ -32,7 +32,7 @@ import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.record.AskedRecord;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
-import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.json.Secret;
 import org.oddlantern.suite.Case;
@@ -111,7 +111,7 @@ class LookingBehindTest {
             "store: select count(*) as n from (select 1 as x) counted",
             "GET " + service.address() + "/second"),
         look.asked().stream().map(AskedRecord::line).toList());
-    QueryRecord row = look.queries().get(0);
+    LookRecord row = look.queries().get(0);
     assertEquals("{\"password\":\"***\",\"n\":4}", row.answer());
     assertEquals(1, row.after());
     assertEquals("1 row", row.amount());

@@ -5,7 +5,6 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
-import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -19,7 +18,7 @@ import org.oddlantern.program.Program;
 import org.oddlantern.program.RunningProgram;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Supply;
-import org.oddlantern.testing.ProgramMain;
+import org.oddlantern.testing.ServingProgram;
 
 /** The service under test as a program of the run: what its cases tell of it, and that it ends with it. */
 @Timeout(60)
@@ -78,20 +77,8 @@ class ProgramRunTest {
     int port = Program.freePort();
     String url = "http://127.0.0.1:" + port;
     return new Yard(
-        program(port).startedUntilAnswered(url + "/health", Duration.ofSeconds(20)),
+        ServingProgram.at(port).startedUntilAnswered(url + "/health", Duration.ofSeconds(20)),
         Service.reachedAt(url));
-  }
-
-  private static Program program(int port) {
-    return Program.of(
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "-XX:TieredStopAtLevel=1",
-            "-cp",
-            ProgramMain.classPath(),
-            ProgramMain.class.getName(),
-            "serve")
-        .named("yard")
-        .with("PORT", port);
   }
 
   /** The service, and how it is reached. */
@@ -133,7 +120,7 @@ class ProgramRunTest {
     static Yard yard() {
       int port = Program.freePort();
       return new Yard(
-          program(port).startedUntilSaying("serving at", Duration.ofSeconds(20)),
+          ServingProgram.at(port).startedUntilSaying("serving at", Duration.ofSeconds(20)),
           Service.reachedAt("http://localhost:" + port));
     }
 

@@ -22,7 +22,7 @@ import org.oddlantern.http.Call;
 import org.oddlantern.http.Service;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
-import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.json.Secret;
 import org.oddlantern.standin.Answer;
 import org.oddlantern.standin.Observed;
@@ -108,6 +108,19 @@ class StandInTest {
   }
 
   @Test
+  void whatNobodyForesawAndNobodyOwnsIsAProblemOfTheRun() {
+    Trial trial = run(forgetting, 2, "StandInNobodyTest");
+    assertEquals("passed one, passed two", outcomes(trial));
+    List<String> problems = trial.result().problems();
+    assertEquals(2, problems.size(), problems.toString());
+    assertTrue(
+        problems.get(0).startsWith("weather was asked by a service: POST http://127.0.0.1:")
+            && problems.get(0).endsWith("/other; nobody knows for which case"),
+        problems.get(0));
+    assertEquals(List.of(), run(tracing, 2, "StandInTwoTest").result().problems());
+  }
+
+  @Test
   void badNeighboursAreToldAsWhatTheyWere() {
     Trial trial = run(tracing, 1, "StandInNeighbourTest");
     assertEquals("", failures(trial));
@@ -145,7 +158,7 @@ class StandInTest {
     CaseRecord one = trial.one("trying");
     assertEquals(3, one.exchanges().stream().filter(ExchangeRecord::isVisit).count());
     assertEquals(1, one.exchanges().stream().filter(each -> !each.isVisit()).count());
-    List<QueryRecord> looks = one.queries();
+    List<LookRecord> looks = one.queries();
     assertEquals(1, looks.size());
     assertEquals("what weather was asked, GET /{n}", looks.get(0).line());
     assertTrue(looks.get(0).verdicts().get(1).check().startsWith("within 5 s: held at try 3"));
@@ -163,7 +176,7 @@ class StandInTest {
   void whatIsObservedIsProvenAndTold() {
     Trial trial = run(tracing, 1, "StandInObservedTest");
     assertEquals("passed seen, failed unseen, unproven looked", trial.outcomes());
-    QueryRecord look = trial.one("unseen").queries().get(0);
+    LookRecord look = trial.one("unseen").queries().get(0);
     assertEquals("the mailbox of wren", look.line());
     assertEquals("1 item", look.amount());
   }
@@ -375,6 +388,29 @@ class StandInTest {
         throw new IllegalStateException("no idea");
       });
       api.send(Call.get("/known")).must(status(500));
+    }
+  }
+
+  /** Two cases at the same time whose service asks what nobody foresaw, and swallows the answer. */
+  static final class StandInNobodyTest extends Asking {
+    StandInNobodyTest(Environment environment) {
+      super(environment);
+    }
+
+    @Case("one")
+    void one(Weather weather) throws Exception {
+      swallowed();
+    }
+
+    @Case("two")
+    void two(Weather weather) throws Exception {
+      swallowed();
+    }
+
+    private void swallowed() throws Exception {
+      meet();
+      api.send(Call.post("/other")).must(status(501));
+      meet();
     }
   }
 

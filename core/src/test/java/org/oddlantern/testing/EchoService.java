@@ -11,7 +11,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import javax.net.ssl.SSLContext;
 import org.jspecify.annotations.Nullable;
@@ -60,13 +59,7 @@ public final class EchoService implements AutoCloseable {
       server = secured;
     }
     scheme = tls == null ? "http" : "https";
-    server.createContext("/", this::handle);
-    server.setExecutor(Executors.newCachedThreadPool(task -> {
-      Thread thread = new Thread(task, "echo");
-      thread.setDaemon(true);
-      return thread;
-    }));
-    server.start();
+    LocalServer.started("echo", server, this::handle);
   }
 
   public String address() {

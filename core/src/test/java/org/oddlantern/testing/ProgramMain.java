@@ -3,7 +3,6 @@ package org.oddlantern.testing;
 import com.sun.net.httpserver.HttpServer;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
-import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -20,20 +19,6 @@ import org.oddlantern.program.RunningProgram;
 public final class ProgramMain {
 
   private ProgramMain() {}
-
-  /** Where this class is, and nothing else. */
-  public static String classPath() {
-    try {
-      return Path.of(ProgramMain.class
-              .getProtectionDomain()
-              .getCodeSource()
-              .getLocation()
-              .toURI())
-          .toString();
-    } catch (URISyntaxException e) {
-      throw new IllegalStateException(e);
-    }
-  }
 
   public static void main(String[] arguments) throws Exception {
     if (arguments[0].equals("serve")) {

@@ -3,9 +3,6 @@ package org.oddlantern.testing;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.net.InetAddress;
-import java.net.InetSocketAddress;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -13,7 +10,6 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
-import java.util.concurrent.Executors;
 
 /**
  * A service that asks another one whatever it is asked, and answers with what it got: status and body, or 502
@@ -30,18 +26,7 @@ public final class RelayService implements AutoCloseable {
 
   public RelayService(String... passedOn) {
     this.passedOn = List.of(passedOn);
-    try {
-      server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    server.createContext("/", this::handle);
-    server.setExecutor(Executors.newCachedThreadPool(task -> {
-      Thread thread = new Thread(task, "relay");
-      thread.setDaemon(true);
-      return thread;
-    }));
-    server.start();
+    server = LocalServer.started("relay", this::handle);
   }
 
   /** Whom it asks. */

@@ -3,14 +3,10 @@ package org.oddlantern.testing;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.net.InetAddress;
-import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /**
@@ -30,22 +26,7 @@ public final class TestService implements AutoCloseable {
   private final AtomicInteger things = new AtomicInteger();
 
   public TestService() {
-    server = listening();
-    server.createContext("/", this::handle);
-    server.setExecutor(Executors.newCachedThreadPool(task -> {
-      Thread thread = new Thread(task, "service");
-      thread.setDaemon(true);
-      return thread;
-    }));
-    server.start();
-  }
-
-  private static HttpServer listening() {
-    try {
-      return HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    server = LocalServer.started("service", this::handle);
   }
 
   public String address() {

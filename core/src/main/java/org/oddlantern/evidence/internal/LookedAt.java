@@ -50,6 +50,11 @@ public class LookedAt extends JudgedEvidence {
 
   @Override
   protected final JsonMapping hearingMapping() {
+    return mapping(recorder);
+  }
+
+  /** The standard mapping, telling a case of the secrets it reads and writes. */
+  protected static JsonMapping mapping(EvidenceListener recorder) {
     return JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
   }
 }

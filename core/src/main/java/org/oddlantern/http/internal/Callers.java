@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 
@@ -19,15 +20,23 @@ public final class Callers {
   private final Map<String, CaseRecorder> byTrace = new ConcurrentHashMap<>();
   private final Map<String, CaseRecorder> byMarker = new ConcurrentHashMap<>();
   private final String prefix;
+  private final Consumer<String> problems;
   private final Set<String> over = ConcurrentHashMap.newKeySet();
 
   /**
    * A run in which no case has begun.
    *
    * @param run what it is known by
+   * @param problems hears of what goes wrong for no case that is under way, in sentences
    */
-  public Callers(String run) {
+  public Callers(String run, Consumer<String> problems) {
     this.prefix = run + "/";
+    this.problems = problems;
+  }
+
+  /** Something went wrong that nobody may overlook, though it belongs to no case that is under way. */
+  public void problem(String sentence) {
+    problems.accept(sentence);
   }
 
   /**

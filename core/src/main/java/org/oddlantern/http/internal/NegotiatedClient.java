@@ -116,7 +116,11 @@ final class NegotiatedClient {
     @Override
     protected void start(HttpResponse came, ContentType type) {
       response = came;
-      progress.headCame(reply(came, new byte[0]));
+      WireReply head = reply(came, new byte[0]);
+      progress.statusCame(head.status());
+      if (!ContentCoding.isCoded(head.headers())) { // else there is nothing to be heard on the way
+        progress.headCame(head);
+      }
     }
 
     @Override

@@ -56,7 +56,7 @@ public final class PooledTransport implements Transport {
   public WireReply send(WireRequest request, Terms terms) throws TransportFault {
     Progress progress = new Progress(terms);
     Renewed wire = new Renewed(wire(request, terms));
-    progress.whenHeard(() -> wire.now.abort());
+    progress.leftBy(() -> wire.now.abort());
     long waitedBefore = progress.waitedNanos();
     if (LOG
         .isDebugEnabled()) { // where to alone: a path may hold what nobody knows to be secret yet
@@ -163,7 +163,6 @@ public final class PooledTransport implements Transport {
 
   private static WireReply reply(ClassicHttpResponse response, Progress progress)
       throws IOException {
-    progress.statusCame(response.getCode());
     String reason = response.getReasonPhrase() == null ? "" : response.getReasonPhrase();
     List<Header> fields = new ArrayList<>();
     for (org.oddlantern.shaded.org.apache.hc.core5.http.Header header : response.getHeaders()) {

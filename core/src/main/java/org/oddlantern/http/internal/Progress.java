@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.Headers;
 import org.oddlantern.internal.CurrentCase;
 
 /** How far one exchange has come, for the sentence that says why it ended early. */
@@ -24,7 +25,7 @@ final class Progress {
   private final @Nullable Listening listening;
   private volatile @Nullable WireReply head;
   private volatile @Nullable Collected collected;
-  private volatile Runnable left = () -> {};
+  private volatile Runnable leave = () -> {};
 
   /** Of an exchange whose body may have so many bytes, content encodings undone. */
   Progress(long limit) {
@@ -78,7 +79,7 @@ final class Progress {
     status = code;
   }
 
-  /** All came but the body. */
+  /** All came but the body, which comes as it is meant, not in a content encoding. */
   void headCame(WireReply came) {
     status = came.status();
     head = came;
@@ -116,9 +117,9 @@ final class Progress {
         + " of the body had come until then";
   }
 
-  /** How the connection is left once enough was heard: closing it would read to the end that never comes. */
-  void whenHeard(Runnable how) {
-    left = how;
+  /** How the connection is left before the end of a reply: closing it would read on to an end that may never come. */
+  void leftBy(Runnable how) {
+    leave = how;
   }
 
   /** What to do about a reply that has no end; empty if that is not what it is. */
@@ -168,7 +169,12 @@ final class Progress {
         takeRoom(hold.portion());
         room = pieces.total + hold.portion();
       }
-      pieces.add(ByteBuffer.wrap(chunk, 0, read));
+      try {
+        pieces.add(ByteBuffer.wrap(chunk, 0, read));
+      } catch (Heard | BodyTooLarge e) {
+        leave.run();
+        throw e;
+      }
     }
     return pieces.all();
   }
@@ -196,37 +202,35 @@ final class Progress {
     }
 
     synchronized void add(ByteBuffer chunk) throws IOException {
-      if (listening != null) {
-        chunk.limit(chunk.position() + heard(chunk, listening.events()));
-      }
+      WireReply begun = head;
+      boolean last =
+          listening != null && begun != null && isLast(chunk, begun.headers(), listening.events());
       store(chunk);
-      if (enough) {
-        left.run();
+      if (last) {
+        enough = true;
         throw new Heard();
       }
     }
 
-    private int heard(ByteBuffer chunk, int most) {
+    /** Cuts what comes after the last event that is wanted; whether that is in it. */
+    private boolean isLast(ByteBuffer chunk, Headers headers, int most) {
       EventReading reading = events;
       if (reading == null) {
-        WireReply begun = head;
-        reading = new EventReading(
-            begun == null ? "" : begun.headers().first("Content-Type").orElse(""));
+        reading = new EventReading(headers.first("Content-Type").orElse(""));
         events = reading;
       }
-      byte[] bytes = new byte[chunk.remaining()];
-      chunk.duplicate().get(bytes);
-      int read = reading.read(bytes, bytes.length, most);
-      enough = reading.count() >= most;
-      return read;
+      byte[] octets = new byte[chunk.remaining()];
+      chunk.duplicate().get(octets);
+      chunk.limit(chunk.position() + reading.read(octets, octets.length, most));
+      return reading.count() >= most;
     }
 
     private void store(ByteBuffer chunk) throws IOException {
-      total += chunk.remaining();
-      bytes = total;
-      if (total > limit) {
+      bytes = total + chunk.remaining();
+      if (bytes > limit) {
         throw new BodyTooLarge("the body is larger than the limit of " + limit + " bytes");
       }
+      total = bytes;
       while (chunk.hasRemaining()) {
         if (filled == piece.length) {
           full.add(piece);

@@ -13,9 +13,9 @@ import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.LogRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.SourceRecord;
@@ -198,7 +198,7 @@ record EventLine(JsonGenerator out, TimeText times) {
   }
 
   private void asked(
-      List<ExchangeRecord> exchanges, List<QueryRecord> queries, @Nullable ProblemRecord problem) {
+      List<ExchangeRecord> exchanges, List<LookRecord> queries, @Nullable ProblemRecord problem) {
     exchanges(Member.EXCHANGES, exchanges);
     if (!queries.isEmpty()) {
       out.writeArrayPropertyStart(Member.QUERIES);
@@ -273,9 +273,9 @@ record EventLine(JsonGenerator out, TimeText times) {
     out.writeEndObject();
   }
 
-  private void write(QueryRecord query) {
+  private void write(LookRecord query) {
     out.writeStartObject();
-    text(Member.DATABASE, query.database());
+    text(Member.DATABASE, query.at());
     text(Member.SQL, query.sql());
     texts(Member.PARAMETERS, query.parameters());
     text(Member.ANSWER, query.answer());

@@ -21,10 +21,10 @@ import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.LogRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
@@ -133,9 +133,9 @@ final class RecordReading {
         one.text(Member.PRINTED));
   }
 
-  private static QueryRecord query(Members one) {
-    return new QueryRecord(
-        new QueryRecord.Asked(
+  private static LookRecord query(Members one) {
+    return new LookRecord(
+        new LookRecord.Asked(
             one.text(Member.DATABASE), one.text(Member.SQL), one.texts(Member.PARAMETERS)),
         one.text(Member.ANSWER),
         one.count(Member.AFTER),

@@ -5,7 +5,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Verdict;
 
 /** Something a case asked, as recorded: a call or a look into a database. */
-public sealed interface AskedRecord permits ExchangeRecord, QueryRecord {
+public sealed interface AskedRecord permits ExchangeRecord, LookRecord {
 
   /**
    * What was asked, in one line.

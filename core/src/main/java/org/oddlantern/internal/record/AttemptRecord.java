@@ -20,7 +20,7 @@ public record AttemptRecord(
     Instant startedAt,
     long tookMicros,
     List<ExchangeRecord> exchanges,
-    List<QueryRecord> queries,
+    List<LookRecord> queries,
     @Nullable ProblemRecord problem,
     String printed) {
 

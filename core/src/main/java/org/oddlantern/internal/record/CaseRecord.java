@@ -109,7 +109,7 @@ public record CaseRecord(
   }
 
   /** Its looks into databases in order. */
-  public List<QueryRecord> queries() {
+  public List<LookRecord> queries() {
     return trail.queries();
   }
 
@@ -155,7 +155,7 @@ public record CaseRecord(
   public List<AskedRecord> asked() {
     List<AskedRecord> asked = new ArrayList<>();
     List<ExchangeRecord> exchanges = exchanges();
-    List<QueryRecord> queries = queries();
+    List<LookRecord> queries = queries();
     int next = 0;
     for (int i = 0; i <= exchanges.size(); i++) {
       while (next < queries.size() && (queries.get(next).after() <= i || i == exchanges.size())) {

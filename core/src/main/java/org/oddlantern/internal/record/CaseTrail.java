@@ -14,7 +14,7 @@ import java.util.List;
  */
 public record CaseTrail(
     List<ExchangeRecord> exchanges,
-    List<QueryRecord> queries,
+    List<LookRecord> queries,
     String printed,
     List<StepRecord> steps,
     List<KeptRecord> kept,

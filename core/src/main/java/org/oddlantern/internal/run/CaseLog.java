@@ -25,7 +25,7 @@ import org.oddlantern.internal.StoryListener;
 import org.oddlantern.internal.connections.AtWork;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
-import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Secret;
 
@@ -374,7 +374,7 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   }
 
   /** The looks, each with how many exchanges came before it. */
-  synchronized List<QueryRecord> queries(Recording recording) {
+  synchronized List<LookRecord> queries(Recording recording) {
     return new Told(inOrder, recording).queries();
   }
 

@@ -25,9 +25,9 @@ import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.LogRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Picture;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.StepRecord;
 
 /** Turns exchanges into records: secrets masked, bodies as text. The door through which they leave. */
@@ -54,10 +54,10 @@ final class Recording {
     }
   }
 
-  QueryRecord record(Look query, int after, List<Verdict> verdicts) {
+  LookRecord record(Look query, int after, List<Verdict> verdicts) {
     String answer = masker.body(JSON, query.answer(), new ArrayList<>());
-    return new QueryRecord(
-        new QueryRecord.Asked(
+    return new LookRecord(
+        new LookRecord.Asked(
             masker.text(query.at()),
             masker.text(query.statement()),
             query.parameters().stream().map(masker::text).toList()),

@@ -87,14 +87,14 @@ final class RunFrame {
     private final Entries entries;
 
     private Begun(List<RunListener> listeners, @Nullable ConnectionLog connections) {
-      Callers callers = new Callers(run);
+      Broadcast broadcast = new Broadcast(listeners);
+      Callers callers = new Callers(run, sentence -> broadcast.problem(masker.text(sentence)));
       List<Object> known =
           new ArrayList<>(List.of(new KnownPaths(), schemas, callers, new KnownPrograms()));
       if (connections != null) {
         connections.maskedBy(masker);
         known.add(connections);
       }
-      Broadcast broadcast = new Broadcast(listeners);
       broadcast.tell(started());
       new PromisesTold(order, masker).to(broadcast);
       this.workshop = new Workshop(

@@ -5,7 +5,7 @@ import java.util.List;
 import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.internal.record.ExchangeRecord;
-import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.StepRecord;
 
 /**
@@ -41,8 +41,8 @@ record Told(List<LogEntry> inOrder, Recording recording) {
   }
 
   /** The looks, each with how many exchanges came before it. */
-  List<QueryRecord> queries() {
-    List<QueryRecord> records = new ArrayList<>();
+  List<LookRecord> queries() {
+    List<LookRecord> records = new ArrayList<>();
     int before = 0;
     for (LogEntry entry : inOrder) {
       if (entry.asked instanceof Look look) {

@@ -13,9 +13,6 @@ import org.jspecify.annotations.Nullable;
 /** The running service: HTTP on loopback, its database behind it. Closing it stops both. */
 public final class Beeyard implements AutoCloseable {
 
-  /** The vault of the beeyard that everybody knows is where everybody knows. */
-  private static final int VAULT_FROM = 7411;
-
   private static final int VAULT_PORT = 7413;
 
   private final Store store;
@@ -72,8 +69,7 @@ public final class Beeyard implements AutoCloseable {
     });
     try {
       server.start(InetAddress.getLoopbackAddress().getHostAddress(), port);
-      return new Beeyard(
-          store, server, withVault ? Vault.open(port == VAULT_FROM ? VAULT_PORT : 0) : null);
+      return new Beeyard(store, server, withVault ? Vault.open(port == 0 ? 0 : VAULT_PORT) : null);
     } catch (RuntimeException e) {
       server.stop();
       store.close();

@@ -62,6 +62,7 @@ class SecretSweepIT {
         "--class-path",
         Command.demoLibraries(),
         "--debug",
+        "--har",
         "--out",
         out.toString());
     Command.Output settings = command.run("settings");

@@ -17,9 +17,9 @@ import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.reports.har.HarReport;
 import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.internal.reports.junitxml.JUnitXmlReport;
@@ -42,7 +42,7 @@ class BothSidesTest {
     ExchangeRecord during = exchange("/during", true, 5, 1, "", null);
     ExchangeRecord call = exchange("/call", false, 0, 20, "", null);
     ExchangeRecord late = exchange("/late", true, 40, 1, "", null);
-    QueryRecord look = look("the mailbox of wren");
+    LookRecord look = look("the mailbox of wren");
     assertEquals(
         List.of("/early []", "/call [/during]", "the mailbox of wren []", "/late []"),
         Nested.of(List.of(early, during, call, look, late)).stream()
@@ -103,9 +103,9 @@ class BothSidesTest {
         .written(folder.resolve("journal.jsonl"));
   }
 
-  private static QueryRecord look(String title) {
-    return new QueryRecord(
-        new QueryRecord.Asked(title, "", List.of()), "[]", 2, START, 0, null, List.of());
+  private static LookRecord look(String title) {
+    return new LookRecord(
+        new LookRecord.Asked(title, "", List.of()), "[]", 2, START, 0, null, List.of());
   }
 
   private static ExchangeRecord exchange(

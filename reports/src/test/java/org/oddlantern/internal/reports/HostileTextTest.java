@@ -29,9 +29,9 @@ import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunSize;
@@ -149,8 +149,8 @@ class HostileTextTest {
         3_000,
         null,
         List.of(new Verdict(EVIL, false, List.of(finding))));
-    QueryRecord query = new QueryRecord(
-        new QueryRecord.Asked(EVIL, EVIL, List.of(EVIL)),
+    LookRecord query = new LookRecord(
+        new LookRecord.Asked(EVIL, EVIL, List.of(EVIL)),
         EVIL,
         1,
         WHEN,

@@ -23,11 +23,11 @@ import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunSize;
@@ -124,8 +124,8 @@ final class MadeRun {
             new Verdict("at(\"$.kind\", \"stack\")", false, true, List.of(sent)),
             new Verdict(
                 "answeredWithin(1 ms)", true, List.of(Finding.of("the time", "1 ms", "9 ms")))));
-    QueryRecord query = new QueryRecord(
-        new QueryRecord.Asked("store", "select *\n from hive where id = ?", List.of("4")),
+    LookRecord query = new LookRecord(
+        new LookRecord.Asked("store", "select *\n from hive where id = ?", List.of("4")),
         "[{\"id\": 4}]",
         1,
         start,

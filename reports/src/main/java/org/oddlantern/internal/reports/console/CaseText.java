@@ -10,9 +10,9 @@ import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.LogRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.QueryRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Nested;
 import org.oddlantern.json.Finding;
@@ -102,20 +102,20 @@ final class CaseText {
   private static String answer(AskedRecord asked) {
     return asked instanceof ExchangeRecord exchange
         ? "answered " + exchange.answer()
-        : (((QueryRecord) asked).isOfDatabase() ? "answered " : "seen ")
-            + ((QueryRecord) asked).amount();
+        : (((LookRecord) asked).isOfDatabase() ? "answered " : "seen ")
+            + ((LookRecord) asked).amount();
   }
 
   private void troubled(Nested nested, boolean whole) {
     AskedRecord asked = nested.asked();
     if (asked instanceof ExchangeRecord exchange) {
       troubled(exchange, nested.visits(), whole);
-    } else if (asked instanceof QueryRecord query) {
+    } else if (asked instanceof LookRecord query) {
       troubled(query, whole);
     }
   }
 
-  private void troubled(QueryRecord query, boolean whole) {
+  private void troubled(LookRecord query, boolean whole) {
     if (query.isOfDatabase()) {
       line(query.line()
           + (query.fault() == null ? ", answered " + query.amount() : " got no answer")

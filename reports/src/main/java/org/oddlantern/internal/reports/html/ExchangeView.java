@@ -8,7 +8,7 @@ import org.oddlantern.evidence.internal.VerdictGroup;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.LogRecord;
-import org.oddlantern.internal.record.QueryRecord;
+import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Nested;
 import org.oddlantern.json.Finding;
@@ -18,7 +18,7 @@ import org.oddlantern.json.Finding;
  *
  * @param title what was asked, in words or as the line of the call
  * @param line the line of the call
- * @param verb what came of asking: answered, or seen where nobody was asked
+ * @param seen whether something was looked at and nobody was asked
  * @param answer status and reason, or that there was no reply
  * @param time how long it took
  * @param fault why there is no reply; empty if there is one
@@ -38,7 +38,7 @@ import org.oddlantern.json.Finding;
 public record ExchangeView(
     String title,
     String line,
-    String verb,
+    boolean seen,
     String answer,
     String time,
     String fault,
@@ -58,15 +58,15 @@ public record ExchangeView(
   static ExchangeView of(Nested one, Bodies bodies) {
     return one.asked() instanceof ExchangeRecord exchange
         ? of(exchange, one.visits(), bodies)
-        : of((QueryRecord) one.asked(), bodies);
+        : of((LookRecord) one.asked(), bodies);
   }
 
-  private static ExchangeView of(QueryRecord query, Bodies bodies) {
+  private static ExchangeView of(LookRecord query, Bodies bodies) {
     BodyRecord answer = new BodyRecord(query.answer().length(), query.answer(), null, List.of());
     return new ExchangeView(
-        (query.isOfDatabase() ? "look into " : "look at ") + query.database(),
+        (query.isOfDatabase() ? "look into " : "look at ") + query.at(),
         query.statement(),
-        query.isOfDatabase() ? "answered" : "seen",
+        !query.isOfDatabase(),
         query.amount(),
         Amounts.time(query.tookMicros()),
         query.fault() == null ? "" : query.fault(),
@@ -89,7 +89,7 @@ public record ExchangeView(
     return new ExchangeView(
         exchange.isVisit() ? "asked by the service: " + exchange.service() : exchange.name(),
         exchange.line(),
-        "answered",
+        false,
         exchange.answer(),
         Amounts.time(exchange.tookMicros()),
         exchange.fault() == null ? "" : exchange.fault(),

@@ -19,7 +19,7 @@ import org.oddlantern.json.internal.JsonMapping;
  * @param fault why there is no answer, or null
  * @param verdicts the checks made on the answer
  */
-public record QueryRecord(
+public record LookRecord(
     Asked asked,
     String answer,
     int after,
@@ -30,16 +30,16 @@ public record QueryRecord(
     implements AskedRecord {
 
   /** Keeps its own list. */
-  public QueryRecord {
+  public LookRecord {
     verdicts = List.copyOf(verdicts);
   }
 
-  /** The name of the database. */
-  public String database() {
-    return asked.database();
+  /** What was looked at: the name of a database, or anything else in words. */
+  public String at() {
+    return asked.at();
   }
 
-  /** The statement. */
+  /** What a database was asked, as written; empty for anything else. */
   public String sql() {
     return asked.sql();
   }
@@ -91,17 +91,17 @@ public record QueryRecord(
    */
   @Override
   public String line() {
-    return isOfDatabase() ? database() + ": " + statement() : database();
+    return isOfDatabase() ? at() + ": " + statement() : at();
   }
 
   /**
    * What was asked.
    *
-   * @param database the name of the database, or what else was looked at, in words
+   * @param at the name of the database, or what else was looked at, in words
    * @param sql the statement; empty for anything else
    * @param parameters what was given for its question marks
    */
-  public record Asked(String database, String sql, List<String> parameters) {
+  public record Asked(String at, String sql, List<String> parameters) {
 
     /** Keeps its own list. */
     public Asked {

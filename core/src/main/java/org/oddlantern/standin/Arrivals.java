@@ -1,0 +1,53 @@
+package org.oddlantern.standin;
+
+import java.time.Instant;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Requests in the order in which they came; of very many, or very large ones, the last. Thread-safe. */
+final class Arrivals {
+
+  private static final int MOST = 100_000;
+  private static final long LARGEST = 64L << 20;
+
+  private final Deque<Arrival> last = new ArrayDeque<>();
+  private long bytes;
+  private long forgotten;
+
+  synchronized void add(IncomingRequest request, Instant at) {
+    last.add(new Arrival(request, at));
+    bytes += request.body().length;
+    while (last.size() > MOST || bytes > LARGEST) {
+      bytes -= last.remove().request.body().length;
+      forgotten++;
+    }
+  }
+
+  /**
+   * Those that came since a moment.
+   *
+   * @param since the moment; null for the beginning
+   * @throws IllegalStateException if some of all that came are not known any more
+   */
+  synchronized List<IncomingRequest> since(@Nullable Instant since) {
+    if (forgotten > 0) {
+      throw new IllegalStateException(
+          "so many requests came that the first %,d are not known any more; ask after fewer of them"
+              .formatted(forgotten));
+    }
+    return last.stream()
+        .filter(one -> since == null || !one.at.isBefore(since))
+        .map(Arrival::request)
+        .toList();
+  }
+
+  /**
+   * A request.
+   *
+   * @param request the request
+   * @param at when it came
+   */
+  private record Arrival(IncomingRequest request, Instant at) {}
+}
