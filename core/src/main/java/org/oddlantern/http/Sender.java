@@ -309,7 +309,8 @@ final class Sender {
             origin, request, reply, sentAt, since(begun), null, span(log, from, request)));
       } catch (TransportFault e) {
         Duration took = since(begun);
-        String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)" + ended(request);
+        String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)"
+            + KnownPrograms.ofRun().ended(request.uri());
         Exchange exchange = told(
             new Exchange(origin, request, null, sentAt, took, sentence, span(log, from, request)));
         throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
@@ -331,20 +332,7 @@ final class Sender {
     /** Of a program that the run has started the output is the log. */
     private @Nullable ServiceLog log(WireRequest request) {
       ServiceLog own = profile.base().log();
-      return own != null
-          ? own
-          : CurrentCase.part(KnownPrograms.class)
-              .map(programs -> programs.log(request.uri()))
-              .orElse(null);
-    }
-
-    /** That the program which should have answered has ended is the better reason. */
-    private static String ended(WireRequest request) {
-      return CurrentCase.part(KnownPrograms.class)
-          .map(programs -> programs.ended(request.uri()))
-          .filter(words -> !words.isEmpty())
-          .map(words -> "; " + words)
-          .orElse("");
+      return own == null ? KnownPrograms.ofRun().log(request.uri()) : own;
     }
 
     private void refuseIfEnded(WireRequest request) {

@@ -39,7 +39,7 @@ public final class RunningProgram implements AutoCloseable {
   RunningProgram(Launch launch, Ready ready) {
     this.launch = launch;
     this.ready = ready;
-    this.programs = CurrentCase.part(KnownPrograms.class).orElseGet(KnownPrograms::new);
+    this.programs = KnownPrograms.ofRun();
     try {
       this.folder = Files.createTempDirectory("odd-lantern-program");
     } catch (IOException e) {

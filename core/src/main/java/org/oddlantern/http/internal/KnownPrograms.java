@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.CurrentCase;
 
 /** The programs that a run has started, for what there is to say when a call to one goes wrong. Thread-safe. */
 public final class KnownPrograms {
@@ -16,6 +17,11 @@ public final class KnownPrograms {
 
   /** A run that has started none. */
   public KnownPrograms() {}
+
+  /** Those of the run at work; none outside a run. */
+  public static KnownPrograms ofRun() {
+    return CurrentCase.part(KnownPrograms.class).orElseGet(KnownPrograms::new);
+  }
 
   /** A program was started. */
   public void add(Known program) {
@@ -32,9 +38,13 @@ public final class KnownPrograms {
     return at(uri).map(Known::log).orElse(null);
   }
 
-  /** What became of the program that serves an address, in a sentence; empty if it runs. */
+  /** That the program which serves an address has ended, to stand after what went wrong; empty if it runs. */
   public String ended(URI uri) {
-    return at(uri).map(Known::ended).orElse("");
+    return at(uri)
+        .map(Known::ended)
+        .filter(words -> !words.isEmpty())
+        .map("; "::concat)
+        .orElse("");
   }
 
   private Optional<Known> at(URI uri) {
