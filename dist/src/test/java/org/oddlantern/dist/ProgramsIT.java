@@ -53,6 +53,47 @@ class ProgramsIT {
       }
       """;
 
+  private static final String KILLED = """
+      import static org.oddlantern.check.Checks.*;
+      import java.nio.file.Path;
+      import java.time.Duration;
+      import org.oddlantern.http.*;
+      import org.oddlantern.program.*;
+      import org.oddlantern.suite.*;
+
+      public class KilledTest {
+        public record Yard(RunningProgram program, Service service) {}
+
+        @Supply(value = "the beeyard", shared = true)
+        static Yard yard() {
+          int port = Program.freePort();
+          String url = "http://127.0.0.1:" + port + "/api";
+          return new Yard(
+              Program.of(
+                      Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                      "-cp",
+                      System.getenv("BEEYARD"),
+                      "org.oddlantern.demo.beeyard.BeeyardProgram")
+                  .named("beeyard")
+                  .with("PORT", port)
+                  .startedUntilAnswered(url + "/health", Duration.ofSeconds(30)),
+              Service.reachedAt(url));
+        }
+
+        @Case("it is well")
+        void well(Yard yard) { yard.service().send(Call.get("/health")).must(status(200)); }
+
+        @Case("it is killed")
+        void killed(Yard yard) {
+          yard.program().kill();
+          yard.service().send(Call.get("/health")).must(status(200));
+        }
+
+        @Case("it is gone")
+        void gone(Yard yard) { yard.service().send(Call.get("/health")).must(status(200)); }
+      }
+      """;
+
   @TempDir
   Path folder;
 
@@ -62,6 +103,21 @@ class ProgramsIT {
   void compile() throws Exception {
     assumeTrue(Files.isExecutable(Path.of("/bin/sh")), "there is no POSIX shell here");
     classes = Sources.compile(folder, "NeighbourTest", SUITE).toString();
+  }
+
+  @Test
+  void whatCasesSayOfABeeyardThatIsKilledInTheMiddleOfTheirSuite() throws Exception {
+    String suite = Sources.compile(folder, "KilledTest", KILLED).toString();
+    Command.Output output =
+        Command.in(folder).with("BEEYARD", Command.demoLibraries()).run("run", suite);
+    assertEquals(1, output.status(), output.out());
+    assertTrue(output.out().contains("\n2 errored, 1 passed in "), output.out());
+    String[] cases = output.out().split("errored  ");
+    for (String told : List.of(
+        "the program beeyard has ended with status 137 (killed); it said last:",
+        "GET /api/health 200 00-")) {
+      assertTrue(cases[1].contains(told) && cases[2].contains(told), output.out());
+    }
   }
 
   @Test
