@@ -3,6 +3,7 @@ package org.oddlantern.standin;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -221,6 +222,11 @@ public final class Answer {
     return body;
   }
 
+  /** So much of the body as is sent. */
+  byte[] sent() {
+    return ending.bytes < 0 ? body : Arrays.copyOf(body, ending.bytes);
+  }
+
   Pace pace() {
     return pace;
   }
@@ -315,9 +321,9 @@ public final class Answer {
    */
   record Ending(String words, int bytes) {
     static final Ending WHOLE = new Ending("", -1);
-    static final Ending SILENT = new Ending("silent, as it was told", -1);
-    static final Ending RESET = new Ending("reset, as it was told", -1);
-    static final Ending MALFORMED = new Ending("not HTTP, as it was told", -1);
+    static final Ending SILENT = new Ending("with silence, as it was told", -1);
+    static final Ending RESET = new Ending("with a reset, as it was told", -1);
+    static final Ending MALFORMED = new Ending("with what is not HTTP, as it was told", -1);
 
     static Ending cutAfter(int bytes) {
       return new Ending("cut off after " + bytes + (bytes == 1 ? " byte" : " bytes"), bytes);

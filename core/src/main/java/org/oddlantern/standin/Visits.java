@@ -25,13 +25,13 @@ record Visits(String name, String url) {
     String words = answer.words();
     String told = reason == null ? words : words.isEmpty() ? reason : reason + " (" + words + ")";
     WireReply reply =
-        new WireReply(answer.status(), told, new Headers(answer.headers()), answer.body());
+        new WireReply(answer.status(), told, new Headers(answer.headers()), answer.sent());
     return exchange(request, reply, at, took);
   }
 
   /** A request whose answer is still computed, told before it is too late to be told. */
   Exchange waiting(IncomingRequest request, Instant at, String place) {
-    String words = "no answer yet: it is still computed, at " + place;
+    String words = "with nothing yet: it is still computed, at " + place;
     WireReply none = new WireReply(0, words, Headers.NONE, new byte[0]);
     return exchange(request, none, at, Patience.LIMIT);
   }

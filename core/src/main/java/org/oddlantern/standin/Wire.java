@@ -201,19 +201,18 @@ final class Wire implements Closeable {
 
     @Override
     public void writeTo(OutputStream stream) throws IOException {
-      byte[] body = answer.body();
-      int end = answer.ending().bytes() < 0 ? body.length : answer.ending().bytes();
-      int piece = answer.pace().pieces() == 0 ? end : answer.pace().pieces();
-      for (int from = 0; from < end; from += piece) {
+      byte[] body = answer.sent();
+      int piece = answer.pace().pieces() == 0 ? body.length : answer.pace().pieces();
+      for (int from = 0; from < body.length; from += piece) {
         if (from > 0) {
           pause(answer.pace().every().toMillis());
         }
-        stream.write(body, from, Math.min(piece, end - from));
-        if (end > piece) {
+        stream.write(body, from, Math.min(piece, body.length - from));
+        if (body.length > piece) {
           stream.flush();
         }
       }
-      if (end < body.length) {
+      if (body.length < answer.body().length) {
         stream.flush();
         throw new ConnectionClosedException(answer.ending().words());
       }

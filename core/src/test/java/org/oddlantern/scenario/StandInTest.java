@@ -129,14 +129,22 @@ class StandInTest {
             "503 Service Unavailable",
             "200 OK (after 20 ms)",
             "200 OK (cut off after 2 bytes)",
-            "reset, as it was told",
-            "not HTTP, as it was told",
-            "silent, as it was told"),
+            "with a reset, as it was told",
+            "with what is not HTTP, as it was told",
+            "with silence, as it was told"),
         trial.cases().stream()
             .flatMap(one -> one.exchanges().stream())
             .filter(ExchangeRecord::isVisit)
             .map(ExchangeRecord::answer)
             .toList());
+    assertEquals(
+        "ab",
+        trial.one("bad").exchanges().stream()
+            .filter(visit -> visit.answer().contains("cut off"))
+            .findFirst()
+            .orElseThrow()
+            .replyBody()
+            .text());
   }
 
   @Test
@@ -144,7 +152,7 @@ class StandInTest {
     Trial trial = run(tracing, 1, "StandInEndlessTest");
     assertEquals("", failures(trial));
     assertEquals(
-        List.of("no answer yet: it is still computed, at StandInTest.java:"),
+        List.of("with nothing yet: it is still computed, at StandInTest.java:"),
         trial.one("endless").exchanges().stream()
             .filter(ExchangeRecord::isVisit)
             .map(visit -> visit.answer().replaceAll("\\d+$", ""))
