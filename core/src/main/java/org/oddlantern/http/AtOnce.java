@@ -8,6 +8,8 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.internal.StartLine;
@@ -30,6 +32,18 @@ import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
 
   static final int MOST = 200;
+
+  /** The calls by their numbers, which a report tells where they have no name of their own. */
+  static List<Call> named(int count, IntFunction<Call> calls) {
+    return IntStream.rangeClosed(1, count)
+        .mapToObj(number -> {
+          Call call = calls.apply(number);
+          return call.options().name().isEmpty()
+              ? call.named(number + " of " + count + " sent at once")
+              : call;
+        })
+        .toList();
+  }
 
   Evidence send(List<Call> calls) {
     List<WireRequest> requests = calls.stream().map(sender::written).toList();

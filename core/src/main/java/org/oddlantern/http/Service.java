@@ -8,7 +8,6 @@ import java.util.Base64;
 import java.util.List;
 import java.util.function.IntFunction;
 import java.util.function.UnaryOperator;
-import java.util.stream.IntStream;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Evidence;
@@ -360,8 +359,7 @@ public final class Service {
    */
   public Evidence sendAtOnce(int count, IntFunction<Call> calls) {
     Needed.of(calls, "sendAtOnce(count, calls): calls");
-    List<Call> all =
-        IntStream.rangeClosed(1, Limits.atOnce(count)).mapToObj(calls).toList();
+    List<Call> all = AtOnce.named(Limits.atOnce(count), calls);
     Surroundings now = surroundings.now(all.get(0));
     return new AtOnce(new Sender(profile, now), now, profile.mapping()).send(all);
   }
