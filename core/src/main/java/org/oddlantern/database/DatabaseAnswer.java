@@ -8,12 +8,10 @@ import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.EvidenceListener;
-import org.oddlantern.evidence.internal.JudgedEvidence;
 import org.oddlantern.evidence.internal.Look;
+import org.oddlantern.evidence.internal.LookedAt;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Json;
-import org.oddlantern.json.Secret;
-import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.xml.Xml;
@@ -32,13 +30,14 @@ public final class DatabaseAnswer implements Evidence {
   private final JsonNode tree;
   private final String what;
   private final EvidenceListener recorder;
-  private final Judging judging = new Judging();
+  private final Judging judging;
 
   DatabaseAnswer(Look query, JsonNode tree, String what, EvidenceListener recorder) {
     this.query = query;
     this.tree = tree;
     this.what = what;
     this.recorder = recorder;
+    this.judging = new Judging();
   }
 
   /** This answer if it is one row, which is an object then. */
@@ -59,18 +58,17 @@ public final class DatabaseAnswer implements Evidence {
 
   @Override
   public String title() {
-    return query.line()
-        + (query.parameters().isEmpty() ? "" : " with " + String.join(", ", query.parameters()));
+    return judging.title();
   }
 
   @Override
   public String summary() {
-    return what + ": " + Words.of(tree);
+    return judging.summary();
   }
 
   @Override
   public Json json() {
-    return Json.of(tree);
+    return judging.json();
   }
 
   /**
@@ -145,7 +143,11 @@ public final class DatabaseAnswer implements Evidence {
   }
 
   /** Makes the checks on this answer and reads from it. */
-  private final class Judging extends JudgedEvidence {
+  private final class Judging extends LookedAt {
+
+    Judging() {
+      super(query, tree, recorder);
+    }
 
     @Override
     protected Evidence seen() {
@@ -153,28 +155,8 @@ public final class DatabaseAnswer implements Evidence {
     }
 
     @Override
-    public String title() {
-      return DatabaseAnswer.this.title();
-    }
-
-    @Override
     public String summary() {
-      return DatabaseAnswer.this.summary();
-    }
-
-    @Override
-    public Json json() {
-      return Json.of(tree);
-    }
-
-    @Override
-    protected void judged(List<Verdict> verdicts) {
-      recorder.judged(query, verdicts);
-    }
-
-    @Override
-    protected JsonMapping hearingMapping() {
-      return JsonMapping.standard().hearing(secret -> recorder.secret(Secret.of(secret)));
+      return what + ": " + super.summary();
     }
   }
 }

@@ -33,6 +33,15 @@ public record Look(
   }
 
   /**
+   * The same with what was given for question marks.
+   *
+   * @return {@code store: select label from hive where id = ? with 4}
+   */
+  public String title() {
+    return parameters.isEmpty() ? line() : line() + " with " + String.join(", ", parameters);
+  }
+
+  /**
    * What was looked at, and the statement, in one line.
    *
    * @return {@code store: select label from hive where id = ?}

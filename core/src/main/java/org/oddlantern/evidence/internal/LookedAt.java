@@ -30,11 +30,11 @@ public class LookedAt extends JudgedEvidence {
 
   @Override
   public final String title() {
-    return look.at();
+    return look.title();
   }
 
   @Override
-  public final String summary() {
+  public String summary() {
     return Words.of(tree);
   }
 
