@@ -108,7 +108,8 @@ final class DemoCommand implements Callable<Integer> {
               System.getenv(),
               loader,
               options.seed(),
-              options.lanes()));
+              options.lanes(),
+              options.blindSpots().wanted()));
     }
   }
 

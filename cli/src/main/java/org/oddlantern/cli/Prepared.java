@@ -44,7 +44,8 @@ final class Prepared implements AutoCloseable {
         System.getenv(),
         loader,
         options.seed(),
-        options.lanes());
+        options.lanes(),
+        options.blindSpots().wanted());
   }
 
   @Override

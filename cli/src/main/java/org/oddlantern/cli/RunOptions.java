@@ -134,6 +134,13 @@ final class RunOptions {
   }
 
   @Mixin
+  private BlindSpotOptions blindSpots = new BlindSpotOptions();
+
+  BlindSpotOptions blindSpots() {
+    return blindSpots;
+  }
+
+  @Mixin
   private ReportOptions reports = new ReportOptions();
 
   ReportOptions reports() {

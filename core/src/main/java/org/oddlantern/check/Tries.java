@@ -7,6 +7,7 @@ import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.EvidenceListener;
 import org.oddlantern.evidence.internal.Gathering;
+import org.oddlantern.evidence.internal.Trying;
 import org.oddlantern.http.NoReply;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.GrowingPause;
@@ -18,7 +19,7 @@ import org.oddlantern.json.Finding;
  * counts, or the one before it if the limit cut the last one off; what the others asked is not recorded. A
  * service that says when to ask again ({@code Retry-After}) is not asked before.
  */
-final class Tries {
+final class Tries implements Trying {
 
   private static final Duration LEAST = Duration.ofMillis(10);
 
@@ -59,9 +60,10 @@ final class Tries {
           end(earlier);
           throw earlier;
         }
+        boolean told = recorder.mark() > mark;
         recorder.forget(before, mark);
         asked = recorder.askedToWait(before);
-        if (!paused()) {
+        if (recorder.answering().isAgain() ? !isAgain(told) : !paused()) {
           end(e);
           throw e;
         }
@@ -86,6 +88,11 @@ final class Tries {
       });
       return value;
     }
+  }
+
+  /** What is told again does not change with time, only with the next answer. */
+  private boolean isAgain(boolean told) {
+    return told || elapsed().compareTo(limit) < 0 && slept(Duration.ofMillis(1));
   }
 
   /** Leaves another try twice the time that the longest has taken; none begins that could not end. */

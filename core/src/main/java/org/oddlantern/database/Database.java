@@ -5,9 +5,10 @@ import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.sql.SQLFeatureNotSupportedException;
 import java.time.Duration;
-import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.internal.Answered;
 import org.oddlantern.evidence.internal.Look;
+import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.http.NotSent;
 import org.oddlantern.http.internal.CurrentSurroundings;
 import org.oddlantern.http.internal.Surroundings;
@@ -233,33 +234,36 @@ public final class Database {
     if (connector.password() != null) {
       now.recorder().secret(connector.password());
     }
-    Instant sentAt = Instant.now();
-    long nanos = System.nanoTime();
+    Answered<JsonNode> came = now.recorder()
+        .answering()
+        .answer(
+            question(sql, arguments, what),
+            () -> TimeLimited.within(TimeLeft.cut(timeout), () -> done(sql, arguments, asking)));
     JsonNode answer;
     try {
-      answer = TimeLimited.within(TimeLeft.cut(timeout), () -> done(sql, arguments, asking));
+      answer = came.orThrow(SQLException.class);
     } catch (SQLException | DatabaseProblem e) {
-      Look failed = query(sql, arguments, "", sentAt, nanos, String.valueOf(e.getMessage()));
+      Look failed = query(sql, arguments, "", came, String.valueOf(e.getMessage()));
       now.recorder().ended(failed);
       throw new DatabaseProblem(
           "the database '%s' gave no answer to '%s': %s"
               .formatted(name, failed.line().substring(name.length() + 2), e.getMessage()),
           e);
     }
-    Look query = query(sql, arguments, JsonMapping.standard().write(answer), sentAt, nanos, null);
+    Look query = query(sql, arguments, JsonMapping.standard().write(answer), came, null);
     now.recorder().ended(query);
     return new DatabaseAnswer(query, answer, what, now.recorder());
   }
 
+  private Question<JsonNode> question(String sql, Arguments arguments, String what) {
+    String family = name + ", " + what + ": " + sql;
+    String text = family + " with " + arguments.told();
+    return new Question<>(JsonNode.class, Question.Kind.STATEMENT, text, family, text);
+  }
+
   private Look query(
-      String sql,
-      Arguments arguments,
-      String answer,
-      Instant sentAt,
-      long nanos,
-      @Nullable String fault) {
-    Duration took = Duration.ofNanos(System.nanoTime() - nanos);
-    return new Look(name, sql, arguments.told(), answer, sentAt, took, fault);
+      String sql, Arguments arguments, String answer, Answered<?> came, @Nullable String fault) {
+    return new Look(name, sql, arguments.told(), answer, came.at(), came.took(), fault);
   }
 
   /** Whatever was done is undone, unless somebody committed: a driver's read-only flag is a wish. */

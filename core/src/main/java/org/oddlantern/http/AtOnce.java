@@ -1,7 +1,5 @@
 package org.oddlantern.http;
 
-import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutionException;
@@ -11,7 +9,9 @@ import java.util.concurrent.Future;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import org.oddlantern.evidence.Evidence;
+import org.oddlantern.evidence.internal.Answered;
 import org.oddlantern.evidence.internal.Look;
+import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.http.internal.StartLine;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.internal.CurrentCase;
@@ -47,26 +47,24 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
 
   Evidence send(List<Call> calls) {
     List<WireRequest> requests = calls.stream().map(sender::written).toList();
-    Instant sentAt = Instant.now();
-    long nanos = System.nanoTime();
-    ArrayNode told = JsonNodeFactory.instance.arrayNode();
-    replies(calls, requests).forEach(told::add);
     String what = calls.stream().map(Call::toString).distinct().count() == 1
         ? calls.get(0).toString()
         : "different calls";
+    String title = calls.size() + " replies to " + what + ", sent at once";
+    Answered<JsonNode> came = surroundings
+        .recorder()
+        .answering()
+        .answer(
+            new Question<>(JsonNode.class, Question.Kind.LOOK, title, title, requests),
+            () -> replies(calls, requests));
+    JsonNode told = came.orThrow();
     Look look = new Look(
-        calls.size() + " replies to " + what + ", sent at once",
-        "",
-        List.of(),
-        JsonMapping.standard().write(told),
-        sentAt,
-        Duration.ofNanos(System.nanoTime() - nanos),
-        null);
+        title, "", List.of(), JsonMapping.standard().write(told), came.at(), came.took(), null);
     surroundings.recorder().ended(look);
     return RepliesAtOnce.of(look, told, surroundings.recorder());
   }
 
-  private List<JsonNode> replies(List<Call> calls, List<WireRequest> requests) {
+  private JsonNode replies(List<Call> calls, List<WireRequest> requests) {
     StartLine line = new StartLine(calls.size());
     ExecutorService threads = Executors.newFixedThreadPool(calls.size(), task -> {
       Thread thread = new Thread(task, "at once");
@@ -81,7 +79,7 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
         StartLine.Runner runner = line.runner();
         futures.add(threads.submit(() -> reply(call, request, runner)));
       }
-      List<JsonNode> replies = new ArrayList<>();
+      ArrayNode replies = JsonNodeFactory.instance.arrayNode();
       for (Future<JsonNode> future : futures) {
         replies.add(future.get());
       }
@@ -101,7 +99,7 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
   private JsonNode reply(Call call, WireRequest request, StartLine.Runner runner) {
     ObjectNode told = JsonNodeFactory.instance.objectNode();
     try (CurrentCase.Binding binding = CurrentCase.adding(runner)) {
-      Reply reply = sender.sendUnowed(call, request);
+      Reply reply = sender.asking().sendUnowed(call, request);
       told.put("status", reply.status());
       told.set("body", body(reply));
     } catch (NoReply e) {

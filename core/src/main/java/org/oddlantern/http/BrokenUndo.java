@@ -12,6 +12,11 @@ record BrokenUndo(String call, Throwable reason) implements Undo {
   }
 
   @Override
+  public boolean isBroken() {
+    return true;
+  }
+
+  @Override
   public Taken putBack(Duration limit) {
     return new Taken(
         null,

@@ -353,6 +353,11 @@ public final class Reply implements Evidence {
     return wire.status() >= 400;
   }
 
+  /** Whether its case is done again. */
+  boolean isAgain() {
+    return recorder.answering().isAgain();
+  }
+
   JsonMapping hearingMapping() {
     return mapping.hearing(secret -> recorder.secret(Secret.of(secret)));
   }

@@ -80,6 +80,11 @@ final class ReplyJudging extends JudgedEvidence {
   }
 
   @Override
+  protected boolean isAgain() {
+    return reply.isAgain();
+  }
+
+  @Override
   protected void judged(List<Verdict> verdicts) {
     reply.judged(verdicts);
   }

@@ -4,11 +4,11 @@ import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -16,6 +16,9 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Cookie;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.Answered;
+import org.oddlantern.evidence.internal.Answering;
+import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.Exchange;
@@ -45,11 +48,22 @@ final class Sender {
   private final Profile profile;
   private final Surroundings surroundings;
   private final RequestWriter writer;
+  private final Answering answering;
 
   Sender(Profile profile, Surroundings surroundings) {
+    this(profile, surroundings, surroundings.recorder().answering());
+  }
+
+  private Sender(Profile profile, Surroundings surroundings, Answering answering) {
     this.profile = profile;
     this.surroundings = surroundings;
+    this.answering = answering;
     this.writer = new RequestWriter(profile, surroundings);
+  }
+
+  /** One whose calls are no questions of the case, but part of one. */
+  Sender asking() {
+    return new Sender(profile, surroundings, Answering.LIVE);
   }
 
   Reply send(Call call) {
@@ -131,7 +145,7 @@ final class Sender {
     Listening listening = call.options().listening();
     Duration most = listening == null ? own : listening.limit();
     Terms terms = profile.terms().within(heard ? TimeLeft.cut(most) : most).listening(listening);
-    Travel travel = new Travel(origin(call), terms, heard);
+    Travel travel = new Travel(origin(call), terms, heard ? answering : Answering.LIVE, heard);
     Exchange exchange = travel.exchange(request);
     Credentials.TokenCall source = writer.credentials(call).source();
     if (source != null && replyOf(exchange).status() == 401 && !provesItself(call)) {
@@ -198,14 +212,22 @@ final class Sender {
   }
 
   private Secret token(Credentials.TokenCall source) {
-    return surroundings.tokens().current(key(source), () -> fetched(source));
+    Object key = key(source);
+    return known(key, () -> surroundings.tokens().current(key, () -> fetched(source)));
+  }
+
+  private Secret known(Object key, Callable<Secret> tokens) {
+    return answering
+        .answer(Question.of(Secret.class, Question.Kind.GIVEN, "a token by " + key), tokens)
+        .orThrow();
   }
 
   /** A token in the stead of the one that was refused. */
   private Secret renewed(Credentials.TokenCall source, WireRequest refused) {
     String header = refused.headers().first("Authorization").orElse("");
     Secret old = Secret.of(header.substring(header.indexOf(' ') + 1));
-    return surroundings.tokens().renewed(key(source), old, () -> fetched(source));
+    Object key = key(source);
+    return known(key, () -> surroundings.tokens().renewed(key, old, () -> fetched(source)));
   }
 
   private static boolean provesItself(Call call) {
@@ -251,7 +273,8 @@ final class Sender {
   }
 
   private Sender anonymous() {
-    return new Sender(profile.credentials(Credentials.NONE).checks(List.of()), surroundings);
+    Profile nobody = profile.credentials(Credentials.NONE).checks(List.of());
+    return new Sender(nobody, surroundings, Answering.LIVE);
   }
 
   static WireReply replyOf(Exchange exchange) {
@@ -284,37 +307,46 @@ final class Sender {
   private final class Travel {
     private final Exchange.Origin origin;
     private final Terms terms;
+    private final Answering asked;
     private final boolean heard;
     private final long start = System.nanoTime();
     private boolean first = true;
 
-    Travel(Exchange.Origin origin, Terms terms, boolean heard) {
+    Travel(Exchange.Origin origin, Terms terms, Answering asked, boolean heard) {
       this.origin = origin;
       this.terms = terms;
+      this.asked = asked;
       this.heard = heard;
     }
 
     Exchange exchange(WireRequest request) {
       refuseIfEnded(request);
-      Instant sentAt = Instant.now();
       ServiceLog log = log(request);
       ServiceLog.Place from = log == null ? null : log.end();
       long begun = System.nanoTime() - waitedNanos();
-      try {
+      long waited = waitedNanos();
+      Answered<WireReply> came = asked.answer(question(request), () -> {
         Terms own = provenIfAllowed(request.uri());
-        WireReply reply =
-            surroundings.transport().send(request, isFirst() ? own : own.within(left(begun)));
+        return surroundings.transport().send(request, isFirst() ? own : own.within(left(begun)));
+      });
+      Duration took = came.took().minusNanos(waitedNanos() - waited);
+      try {
+        WireReply reply = came.orThrow(TransportFault.class);
         surroundings.cookies().keep(request.uri(), reply.headers());
-        return told(new Exchange(
-            origin, request, reply, sentAt, since(begun), null, span(log, from, request)));
+        return told(
+            new Exchange(origin, request, reply, came.at(), took, null, span(log, from, request)));
       } catch (TransportFault e) {
-        Duration took = since(begun);
         String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)"
             + KnownPrograms.ofRun().ended(request.uri());
-        Exchange exchange = told(
-            new Exchange(origin, request, null, sentAt, took, sentence, span(log, from, request)));
+        Exchange exchange = told(new Exchange(
+            origin, request, null, came.at(), took, sentence, span(log, from, request)));
         throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
       }
+    }
+
+    private Question<WireReply> question(WireRequest request) {
+      String family = origin.service() + " " + request.method() + " " + origin.template();
+      return new Question<>(WireReply.class, Question.Kind.CALL, request.line(), family, request);
     }
 
     private ServiceLog.@Nullable Span span(
@@ -331,6 +363,9 @@ final class Sender {
 
     /** Of a program that the run has started the output is the log. */
     private @Nullable ServiceLog log(WireRequest request) {
+      if (asked.isAgain()) {
+        return null;
+      }
       ServiceLog own = profile.base().log();
       return own == null ? KnownPrograms.ofRun().log(request.uri()) : own;
     }
@@ -367,11 +402,7 @@ final class Sender {
       return exchange;
     }
 
-    /** Without the time that it waited for memory. */
-    private Duration since(long begun) {
-      return Duration.ofNanos(System.nanoTime() - waitedNanos() - begun);
-    }
-
+    /** Waiting for memory is no time that a call takes. */
     private static long waitedNanos() {
       return CurrentCase.part(BodyBudget.Hold.class)
           .map(BodyBudget.Hold::waitedNanos)

@@ -14,6 +14,8 @@ import java.util.TreeMap;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.internal.Answering;
+import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.internal.Needed;
 
 /**
@@ -85,6 +87,13 @@ public final class Program {
    * @return the port
    */
   public static int freePort() {
+    return Answering.ofCase()
+        .answer(
+            Question.of(Integer.class, Question.Kind.GIVEN, "a free port"), Program::portNobodyHas)
+        .orThrow();
+  }
+
+  private static int portNobodyHas() {
     try (ServerSocket socket = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
       return socket.getLocalPort();
     } catch (IOException e) {
@@ -203,6 +212,7 @@ public final class Program {
   }
 
   private RunningProgram started(Ready ready) {
+    Answering.ofCase().refuseAgain("starts the program " + name);
     return new RunningProgram(new Launch(name, command, variables, folder, patience), ready);
   }
 

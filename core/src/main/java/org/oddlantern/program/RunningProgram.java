@@ -7,8 +7,11 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.OptionalInt;
+import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import org.oddlantern.evidence.internal.Answering;
+import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Closing;
 import org.oddlantern.http.internal.KnownPrograms;
@@ -101,7 +104,7 @@ public final class RunningProgram implements AutoCloseable {
 
   /** Whether it runs. */
   public boolean isRunning() {
-    return current().isRunning();
+    return seen(Boolean.class, "whether it runs", () -> current().isRunning());
   }
 
   /**
@@ -110,8 +113,10 @@ public final class RunningProgram implements AutoCloseable {
    * @return the status; empty while it runs
    */
   public OptionalInt exitStatus() {
-    Started one = current();
-    return one.isRunning() ? OptionalInt.empty() : OptionalInt.of(one.process.exitValue());
+    return seen(OptionalInt.class, "its exit status", () -> {
+      Started one = current();
+      return one.isRunning() ? OptionalInt.empty() : OptionalInt.of(one.process.exitValue());
+    });
   }
 
   /**
@@ -120,7 +125,17 @@ public final class RunningProgram implements AutoCloseable {
    * @return the lines in order
    */
   public List<String> lastLines() {
-    return current().output.lastLines();
+    @SuppressWarnings("unchecked") // it holds what was put there
+    List<String> lines =
+        seen(List.class, "its last lines", () -> current().output.lastLines());
+    return lines;
+  }
+
+  /** A case that is done again sees what it saw. */
+  private <A> A seen(Class<A> type, String what, Callable<A> look) {
+    return Answering.ofCase()
+        .answer(Question.of(type, Question.Kind.GIVEN, launch.name() + ", " + what), look)
+        .orThrow();
   }
 
   /**
@@ -129,7 +144,9 @@ public final class RunningProgram implements AutoCloseable {
    * @throws ProgramProblem if it does not end even so
    */
   public void kill() {
-    current().kill();
+    if (!Answering.ofCase().isAgain()) {
+      current().kill();
+    }
   }
 
   /**
@@ -143,8 +160,10 @@ public final class RunningProgram implements AutoCloseable {
       throw new IllegalStateException("the program " + launch.name()
           + " is closed; it lasts as long as the supply that started it");
     }
-    now.end();
-    now = begun();
+    if (!Answering.ofCase().isAgain()) {
+      now.end();
+      now = begun();
+    }
   }
 
   /**
@@ -154,6 +173,9 @@ public final class RunningProgram implements AutoCloseable {
    */
   @Override
   public void close() {
+    if (Answering.ofCase().isAgain()) {
+      return;
+    }
     closed = true;
     programs.remove(known);
     try {

@@ -34,7 +34,7 @@ public interface Observed extends Evidence {
       throw new IllegalArgumentException(
           "what was observed needs a title, which reports tell: Observed.of(\"the mailbox of wren\", ...)");
     }
-    return Sight.of(title, seen);
+    return Sight.of(title, () -> seen);
   }
 
   /**

@@ -5,7 +5,11 @@ import java.net.BindException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javax.net.ServerSocketFactory;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.internal.Answering;
+import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.http.internal.Callers;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Closing;
@@ -42,14 +46,30 @@ public final class StandIn implements AutoCloseable {
   private static final int LARGEST_BODY = 16 << 20;
 
   private final Reception reception;
-  private final Wire wire;
+  private final @Nullable Wire wire;
+  private final int port;
   private final boolean secured;
 
   private StandIn(int port, ServerSocketFactory sockets, boolean secured) {
     this.secured = secured;
     this.reception = new Reception(LARGEST_BODY);
+    Answering answering = Answering.ofCase();
+    this.wire = answering.isAgain() ? null : opened(port, sockets);
+    this.port = answering
+        .answer(
+            Question.of(Integer.class, Question.Kind.GIVEN, "a port like " + port),
+            () -> wire == null ? port : wire.port())
+        .orThrow();
+    reception.at(url());
+    reception.of(CurrentCase.part(Callers.class).orElse(null));
+    if (wire != null) {
+      atWork().undoNoted(new Closing("close", this, false));
+    }
+  }
+
+  private Wire opened(int port, ServerSocketFactory sockets) {
     try {
-      this.wire = new Wire(port, sockets, reception::answer);
+      return new Wire(port, sockets, reception::answer);
     } catch (BindException e) {
       throw new IllegalStateException(
           "a stand-in cannot open at port " + port + ", which somebody else has (" + e.getMessage()
@@ -59,9 +79,6 @@ public final class StandIn implements AutoCloseable {
       throw new IllegalStateException(
           "a stand-in cannot open at port " + port + ": " + e.getMessage(), e);
     }
-    reception.at(url());
-    reception.of(CurrentCase.part(Callers.class).orElse(null));
-    atWork().undoNoted(new Closing("close", this, false));
   }
 
   /** A stand-in at any free port. */
@@ -133,7 +150,10 @@ public final class StandIn implements AutoCloseable {
   public StandIn answering(String pattern, Answer answer) {
     Needed.of(answer, "answering(pattern, answer): answer");
     refuseIfClosed("answering");
-    reception.answering(Rule.of(pattern, answer));
+    Rule rule = Rule.of(pattern, answer);
+    if (!Answering.ofCase().isAgain()) {
+      reception.answering(rule);
+    }
     return this;
   }
 
@@ -148,7 +168,10 @@ public final class StandIn implements AutoCloseable {
   public StandIn answering(String pattern, Function<IncomingRequest, Answer> answer) {
     Needed.of(answer, "answering(pattern, answer): answer");
     refuseIfClosed("answering");
-    reception.answering(Rule.of(pattern, answer));
+    Rule rule = Rule.of(pattern, answer);
+    if (!Answering.ofCase().isAgain()) {
+      reception.answering(rule);
+    }
     return this;
   }
 
@@ -163,7 +186,10 @@ public final class StandIn implements AutoCloseable {
   public void meanwhile(String pattern, Answer answer) {
     Needed.of(answer, "meanwhile(pattern, answer): answer");
     refuseIfClosed("meanwhile");
-    reception.meanwhile(atWork(), Rule.of(pattern, answer));
+    Rule rule = Rule.of(pattern, answer);
+    if (!Answering.ofCase().isAgain()) {
+      reception.meanwhile(atWork(), rule);
+    }
   }
 
   /**
@@ -176,7 +202,10 @@ public final class StandIn implements AutoCloseable {
   public void meanwhile(String pattern, Function<IncomingRequest, Answer> answer) {
     Needed.of(answer, "meanwhile(pattern, answer): answer");
     refuseIfClosed("meanwhile");
-    reception.meanwhile(atWork(), Rule.of(pattern, answer));
+    Rule rule = Rule.of(pattern, answer);
+    if (!Answering.ofCase().isAgain()) {
+      reception.meanwhile(atWork(), rule);
+    }
   }
 
   /**
@@ -195,7 +224,7 @@ public final class StandIn implements AutoCloseable {
     return seen(
         "what " + reception.name() + " was asked, " + wanted.text(),
         wanted,
-        reception.askedBy(atWork(), wanted));
+        () -> reception.askedBy(atWork(), wanted));
   }
 
   /**
@@ -212,11 +241,15 @@ public final class StandIn implements AutoCloseable {
     return seen(
         "what " + reception.name() + " was asked by all, " + wanted.text(),
         wanted,
-        reception.askedByAll());
+        reception::askedByAll);
   }
 
   private static Observed seen(
-      String title, AddressPattern wanted, List<IncomingRequest> requests) {
+      String title, AddressPattern wanted, Supplier<List<IncomingRequest>> requests) {
+    return Sight.of(title, () -> told(wanted, requests.get()));
+  }
+
+  private static List<Object> told(AddressPattern wanted, List<IncomingRequest> requests) {
     List<Object> told = new ArrayList<>();
     for (IncomingRequest request : requests) {
       var arguments = wanted.match(request.method(), AddressPattern.pieces(request.path()));
@@ -224,25 +257,30 @@ public final class StandIn implements AutoCloseable {
         told.add(request.with(arguments).told());
       }
     }
-    return Sight.of(title, told);
+    return told;
   }
 
   /** Where it is: {@code http://127.0.0.1:40123}, or {@code https://localhost:40123}. */
   public String url() {
-    return (secured ? "https://localhost:" : "http://127.0.0.1:") + wire.port();
+    return (secured ? "https://localhost:" : "http://127.0.0.1:") + port;
   }
 
   /** The port it is at. */
   public int port() {
-    return wire.port();
+    return port;
   }
 
   /** Closes it with all its connections; whoever waits for an answer gets none. */
   @Override
   public void close() {
+    if (wire != null && Answering.ofCase().isAgain()) {
+      return; // it is not of this time
+    }
     reception.close();
     try {
-      wire.close();
+      if (wire != null) {
+        wire.close();
+      }
     } catch (IOException e) {
       throw new IllegalStateException("the stand-in at " + url() + " cannot be closed: " + e, e);
     }
@@ -262,6 +300,8 @@ public final class StandIn implements AutoCloseable {
       throw new IllegalStateException(what + "(...) was called on " + this
           + ", which is closed; a stand-in lasts as long as the supply that made it");
     }
-    reception.of(CurrentCase.part(Callers.class).orElse(null));
+    if (!Answering.ofCase().isAgain()) {
+      reception.of(CurrentCase.part(Callers.class).orElse(null));
+    }
   }
 }

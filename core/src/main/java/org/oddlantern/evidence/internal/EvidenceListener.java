@@ -22,6 +22,11 @@ public interface EvidenceListener {
     return "";
   }
 
+  /** How the case comes by answers. */
+  default Answering answering() {
+    return Answering.LIVE;
+  }
+
   /** A call or a query has ended, with an answer or without. */
   default void ended(Asked asked) {}
 

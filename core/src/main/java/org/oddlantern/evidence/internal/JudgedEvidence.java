@@ -47,6 +47,11 @@ public abstract class JudgedEvidence implements Evidence {
     return List.of();
   }
 
+  /** Whether the first check that does not hold tells enough, since nobody reads what is told. */
+  protected boolean isAgain() {
+    return false;
+  }
+
   /** What is told before the checks that failed, since it is the likely cause. */
   protected List<Verdict> toldFirst() {
     return List.of();
@@ -193,6 +198,9 @@ public abstract class JudgedEvidence implements Evidence {
     verdicts.add(verdict(first, false));
     for (Check check : more) {
       Needed.of(check, "must(first, more): a check");
+      if (isAgain() && !verdicts.get(verdicts.size() - 1).holds()) {
+        break;
+      }
       checked(check);
       verdicts.add(verdict(check, false));
     }

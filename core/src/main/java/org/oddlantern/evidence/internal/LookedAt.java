@@ -44,6 +44,11 @@ public class LookedAt extends JudgedEvidence {
   }
 
   @Override
+  protected final boolean isAgain() {
+    return recorder.answering().isAgain();
+  }
+
+  @Override
   protected final void judged(List<Verdict> verdicts) {
     recorder.judged(look, verdicts);
   }

@@ -2,8 +2,10 @@ package org.oddlantern.http.internal;
 
 import java.net.URI;
 import java.time.Instant;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.internal.CookieText;
 import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.BasicCookieStore;
@@ -21,7 +23,20 @@ public final class CookieJar {
 
   private final CookieSpec rules = new RFC6265LaxSpec();
   private final BasicCookieStore store = new BasicCookieStore();
+  private final Map<CookieJar, CookieJar> borrowed = new IdentityHashMap<>();
   private volatile boolean empty = true;
+
+  /** Cookies as somebody else has them when this is first asked; what is kept in them stays here. */
+  synchronized CookieJar borrowed(CookieJar other) {
+    return borrowed.computeIfAbsent(other, CookieJar::copy);
+  }
+
+  private CookieJar copy() {
+    CookieJar copy = new CookieJar();
+    store.getCookies().forEach(copy.store::addCookie);
+    copy.empty = empty;
+    return copy;
+  }
 
   /** Keeps what a reply from that address sets; what the rules refuse is passed over. */
   public void keep(URI from, Headers headers) {

@@ -53,7 +53,7 @@ public final class CurrentSurroundings {
       throw new NotSent(what + " was not sent: " + ended + ", and the thread '"
           + Thread.currentThread().getName() + "' belongs to it" + WHAT_TO_DO);
     }
-    return own == null ? asking : own.heardBy(asking.recorder());
+    return own == null ? asking : own.heardBy(asking);
   }
 
   /** A transport made when it is first needed. */

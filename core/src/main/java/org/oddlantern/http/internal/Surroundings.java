@@ -17,8 +17,10 @@ public record Surroundings(
     String readOnly) {
 
   /** The same with somebody else's case hearing of it; who is signed in, and as what, stays. */
-  Surroundings heardBy(CaseRecorder other) {
-    return new Surroundings(transport, other, cookies, tokens, readOnly);
+  Surroundings heardBy(Surroundings other) {
+    boolean again = other.recorder.answering().isAgain();
+    CookieJar own = again ? other.cookies.borrowed(cookies) : cookies;
+    return new Surroundings(transport, other.recorder, own, tokens, readOnly);
   }
 
   /** Outside of a run: everything of one's own, nobody hears. */

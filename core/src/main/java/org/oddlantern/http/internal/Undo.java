@@ -14,6 +14,11 @@ public interface Undo {
     return true;
   }
 
+  /** Whether there is nothing to send, since it could not be made from the reply. */
+  default boolean isBroken() {
+    return false;
+  }
+
   /** Sends the undoing call and waits no longer than the limit. */
   Taken putBack(Duration limit);
 

@@ -41,6 +41,8 @@ record EventLine(JsonGenerator out, TimeText times) {
       write(started);
     } else if (event instanceof RunEvent.Promised promised) {
       new PromisedLine(out).write(promised);
+    } else if (event instanceof RunEvent.CaseExamined examined) {
+      new ExaminedLine(out).write(examined.record());
     } else if (event instanceof RunEvent.UndoNoted noted) {
       text(Member.EVENT, EventName.UNDO_NOTED);
       text(Member.ID, noted.id());

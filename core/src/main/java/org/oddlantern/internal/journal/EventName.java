@@ -6,6 +6,7 @@ import java.util.Set;
 final class EventName {
 
   static final String CASE_BEGAN = "case-began";
+  static final String CASE_EXAMINED = "case-examined";
   static final String CASE_FINISHED = "case-finished";
   static final String PROBLEM_FOUND = "problem-found";
   static final String PROMISED = "promised";
@@ -17,6 +18,7 @@ final class EventName {
 
   static final Set<String> ALL = Set.of(
       CASE_BEGAN,
+      CASE_EXAMINED,
       CASE_FINISHED,
       PROBLEM_FOUND,
       PROMISED,

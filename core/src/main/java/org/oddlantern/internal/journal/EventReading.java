@@ -28,6 +28,7 @@ final class EventReading {
       case EventName.CASE_FINISHED ->
         new RunEvent.CaseFinished(
             RecordReading.caseRecord(new Members(line.object().path(Member.CASE))));
+      case EventName.CASE_EXAMINED -> new RunEvent.CaseExamined(ExaminedLine.read(line));
       case EventName.PUT_BACK_BEGAN ->
         new RunEvent.PutBackBegan(line.text(Member.ID), line.text(Member.DEED));
       case EventName.PROBLEM_FOUND -> new RunEvent.ProblemFound(line.text(Member.PROBLEM));

@@ -95,6 +95,13 @@ public sealed interface RunEvent {
   record CaseFinished(CaseRecord record) implements RunEvent {}
 
   /**
+   * A case that passed was done again, to see what it would notice.
+   *
+   * @param record what came of it
+   */
+  record CaseExamined(ExaminedRecord record) implements RunEvent {}
+
+  /**
    * Something was made that is to be put back.
    *
    * @param id the case or supply that made it

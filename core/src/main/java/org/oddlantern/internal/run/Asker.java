@@ -4,9 +4,11 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.internal.plan.Binding;
 import org.oddlantern.internal.plan.BoundMethod;
+import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.plan.Maker;
 import org.oddlantern.internal.plan.SupplyDefinition;
@@ -79,8 +81,19 @@ final class Asker {
     return failure == null ? Attempt.blocked("what it takes is not there") : failure;
   }
 
+  /** The work of a case, whose undos belong to the value it hands on. */
+  Work work(CaseDefinition one, String whose, Answering answering) {
+    return work(one.id(), one.suite(), one.environment(), whose, answering, belongings.life());
+  }
+
   /** A piece of work of this asker whose undos belong to the value it makes. */
-  Work work(CaseId id, Class<?> suite, String environment, String whose, Belonging.Life life) {
+  private Work work(
+      CaseId id,
+      Class<?> suite,
+      String environment,
+      String whose,
+      Answering answering,
+      Belonging.Life life) {
     return new Work(
         workshop,
         id.toString(),
@@ -88,6 +101,7 @@ final class Asker {
         suite,
         environment,
         whose,
+        answering,
         undo -> note(id, undo, life));
   }
 
@@ -118,7 +132,8 @@ final class Asker {
       return failure();
     }
     SupplyDefinition supply = (SupplyDefinition) bound.maker();
-    Work work = work(supply.id(), supply.suite(), supply.environment(), apart, life);
+    Work work =
+        work(supply.id(), supply.suite(), supply.environment(), apart, Answering.LIVE, life);
     Attempt made =
         entries.supplying(supply, work, order, whose).done(lane, call(bound, work, values));
     if (made.value() != null) {

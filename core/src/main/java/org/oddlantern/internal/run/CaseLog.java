@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.evidence.internal.Asked;
 import org.oddlantern.http.internal.BodyBudget;
 import org.oddlantern.http.internal.Caller;
@@ -30,8 +31,9 @@ import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Secret;
 
 /** Everything one attempt of a case did with its services. Thread-safe. */
-final class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener, AtWork {
+class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListener, AtWork {
 
+  private final Answering answering;
   private final String id;
   private final String name;
   private final Workshop workshop;
@@ -51,7 +53,8 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   private volatile String missed = "";
   private boolean cutOff;
 
-  CaseLog(String id, String name, Workshop workshop, Consumer<Undo> noted) {
+  CaseLog(String id, String name, Workshop workshop, Consumer<Undo> noted, Answering answering) {
+    this.answering = answering;
     this.id = id;
     this.name = name;
     this.workshop = workshop;
@@ -64,6 +67,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
   @Override
   public String nameIn(Thread thread) {
     return thread.equals(owner) ? name : "";
+  }
+
+  @Override
+  public Answering answering() {
+    return answering;
   }
 
   /** What it holds against what was agreed on. */
@@ -359,6 +367,11 @@ final class CaseLog implements CaseRecorder, SecretListener, PrintListener, Stor
 
   private String told(String how, LogEntry entry, List<Verdict> failed) {
     return new CheckFailed(how + entry.title(), failed).message(workshop.masker()::verdict);
+  }
+
+  /** What was asked so far, with what was found. */
+  synchronized List<LogEntry> entries() {
+    return List.copyOf(inOrder);
   }
 
   synchronized boolean checkedSomething() {

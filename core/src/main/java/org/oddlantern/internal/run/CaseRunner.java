@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseId;
 import org.oddlantern.internal.plan.Planned;
@@ -22,8 +23,10 @@ final class CaseRunner {
   private final Handed handed;
   private final Entries entries;
   private final Ledger ledger;
+  private final Examiner examiner;
 
-  CaseRunner(Workshop workshop, Handed handed, Entries entries, Ledger ledger) {
+  CaseRunner(Workshop workshop, Handed handed, Entries entries, Ledger ledger, Examiner examiner) {
+    this.examiner = examiner;
     this.workshop = workshop;
     this.handed = handed;
     this.entries = entries;
@@ -44,7 +47,7 @@ final class CaseRunner {
     long nanos = System.nanoTime();
     Attempt before = beforeRunning(one, held);
     if (before != null) {
-      Try none = new Try(before, log(one), new Belongings(ledger));
+      Try none = new Try(before, log(one), new Belongings(ledger), null);
       return told(one, 0, none, List.of(), Entries.Took.since(start, nanos));
     }
     entries.begun(CaseFacts.of(one), lane.number());
@@ -57,11 +60,20 @@ final class CaseRunner {
       Outcome outcome = tried.attempt.outcome();
       boolean again = outcome == Outcome.FAILED || outcome == Outcome.ERRORED;
       if (!again || number >= tries) {
-        return told(one, lane.number(), tried, earlier, Entries.Took.since(start, nanos));
+        Made made = told(one, lane.number(), tried, earlier, Entries.Took.since(start, nanos));
+        examine(one, tried, lane);
+        return made;
       }
       earlier.add(
           entries.earlier(tried.attempt, tried.log, Entries.Took.since(tryStart, tryNanos)));
       putBacks.all(Ledger.newestFirst(tried.belongings.sealed()));
+    }
+  }
+
+  private void examine(PlannedCase one, Try tried, Lane lane) {
+    Performance performance = tried.performance;
+    if (performance != null && tried.attempt.outcome() == Outcome.PASSED) {
+      examiner.examine(one, performance, lane);
     }
   }
 
@@ -72,7 +84,7 @@ final class CaseRunner {
     told(
         one,
         0,
-        new Try(attempt, log(one), new Belongings(ledger)),
+        new Try(attempt, log(one), new Belongings(ledger), null),
         List.of(),
         new Entries.Took(now, 0));
   }
@@ -108,13 +120,15 @@ final class CaseRunner {
     Belongings belongings = new Belongings(ledger);
     Asker asker = new Asker(
         workshop, handed, entries, lane, definition.id(), one.order(), attempt, belongings);
-    Work work = asker.work(
-        definition.id(), definition.suite(), definition.environment(), attempt, belongings.life());
+    Tape tape = examiner.isWanted() ? new Tape() : null;
+    Work work = asker.work(definition, attempt, tape == null ? Answering.LIVE : tape);
     work.log().presence().occupying(Set.copyOf(definition.marks().occupies()));
     TakenValues values = new TakenValues();
     if (!asker.gathers(one.bound(), values)) {
-      return new Try(asker.failure(), work.log(), belongings);
+      return new Try(asker.failure(), work.log(), belongings, null);
     }
+    Performance performance =
+        tape == null ? null : new Performance(work.log(), tape, values, attempt);
     Attempt done = judged(
         definition,
         work.done(lane, definition.marks().timeLimit(), asker.call(one.bound(), work, values)));
@@ -124,7 +138,8 @@ final class CaseRunner {
     if (done.outcome() == Outcome.PASSED) {
       asker.useUp(one.bound());
     }
-    return new Try(done, work.log(), belongings);
+    return new Try(
+        done, work.log(), belongings, performance == null ? null : performance.ended(done.value()));
   }
 
   private static Attempt judged(CaseDefinition definition, Attempt done) {
@@ -174,7 +189,7 @@ final class CaseRunner {
   /** The record of a case that does nothing. */
   private CaseLog log(PlannedCase one) {
     CaseId id = one.definition().id();
-    return new CaseLog(id.toString(), id.brief(), workshop, undo -> {});
+    return new CaseLog(id.toString(), id.brief(), workshop, undo -> {}, Answering.LIVE);
   }
 
   /**
@@ -186,5 +201,9 @@ final class CaseRunner {
   record Made(Attempt attempt, Belongings belongings) {}
 
   /** One try of a case. */
-  private record Try(Attempt attempt, CaseLog log, Belongings belongings) {}
+  private record Try(
+      Attempt attempt,
+      CaseLog log,
+      Belongings belongings,
+      @Nullable Performance performance) {}
 }

@@ -8,6 +8,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.LongSupplier;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.Outcome;
@@ -73,6 +74,61 @@ final class Lane implements AutoCloseable {
       return stopped(running);
     } finally {
       waitsNoMore();
+    }
+  }
+
+  /**
+   * Does some work that says itself until when it must have come further.
+   *
+   * @param work what throws nothing
+   * @param deadline until when, as {@link System#nanoTime} tells it; asked again once it has passed
+   * @param late hears that it has not come further, before it is interrupted
+   * @return whether it came to its end by itself
+   * @throws Stopped if the run was stopped before
+   */
+  boolean watched(Runnable work, LongSupplier deadline, Runnable late) throws Stopped {
+    if (!waits()) {
+      throw new Stopped();
+    }
+    Future<Attempt> running = worker.submit(() -> {
+      thread = Thread.currentThread();
+      work.run();
+      return Attempt.passed(null);
+    });
+    try {
+      while (true) {
+        long left = deadline.getAsLong() - System.nanoTime();
+        if (left <= 0) {
+          late.run();
+          if (ended(running, thread) == null) {
+            leave();
+          }
+          return false;
+        }
+        if (isDone(running, left)) {
+          return true;
+        }
+      }
+    } catch (ExecutionException e) {
+      throw new IllegalStateException("a case threw past its runner: " + e.getCause(), e);
+    } catch (InterruptedException e) {
+      late.run();
+      if (ended(running, thread) == null) {
+        leave();
+      }
+      throw new Stopped();
+    } finally {
+      waitsNoMore();
+    }
+  }
+
+  private static boolean isDone(Future<Attempt> running, long nanos)
+      throws ExecutionException, InterruptedException {
+    try {
+      running.get(nanos, TimeUnit.NANOSECONDS);
+      return true;
+    } catch (TimeoutException e) {
+      return false;
     }
   }
 

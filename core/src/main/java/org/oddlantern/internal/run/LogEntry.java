@@ -37,6 +37,13 @@ final class LogEntry {
     return asked instanceof Exchange exchange && exchange.origin().visit();
   }
 
+  /** Whether it is an answer that came to the case itself: no stop on the way, nothing fetched for it. */
+  boolean counts() {
+    return asked instanceof Look look
+        ? look.fault() == null
+        : reply() != null && !isVisit() && owed.wasOwed();
+  }
+
   /** Whether nothing was found wrong that the case may not know of. */
   boolean isFine() {
     return owed.verdicts().isEmpty() && failed.isEmpty() && elsewhere.isEmpty();
@@ -84,6 +91,11 @@ final class LogEntry {
 
   /** Whether there is a warning that does not hold. */
   boolean warns() {
-    return verdicts.stream().anyMatch(one -> one.warning() && !one.holds());
+    return warnings() > 0;
+  }
+
+  /** How many warnings do not hold. */
+  long warnings() {
+    return verdicts.stream().filter(one -> one.warning() && !one.holds()).count();
   }
 }

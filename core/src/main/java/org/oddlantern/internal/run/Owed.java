@@ -13,10 +13,17 @@ import org.oddlantern.evidence.Verdict;
 final class Owed {
 
   private @Nullable Supplier<List<Verdict>> asking;
+  private boolean owed;
   private final List<Verdict> answered = new ArrayList<>(0);
 
   void by(Supplier<List<Verdict>> whoeverKnows) {
     asking = whoeverKnows;
+    owed = true;
+  }
+
+  /** Whether somebody had to be asked, then or now. */
+  boolean wasOwed() {
+    return owed;
   }
 
   /** Whether nobody has asked for them yet. */

@@ -16,6 +16,7 @@ import org.oddlantern.internal.plan.Plan;
  * @param loader the class path of the suites
  * @param seed the seed of fresh values
  * @param lanes how many cases may run side by side; 1 or more
+ * @param blindSpots whether it is to be seen what nobody would notice
  */
 public record RunOrder(
     String name,
@@ -25,7 +26,8 @@ public record RunOrder(
     Map<String, String> variables,
     ClassLoader loader,
     String seed,
-    int lanes) {
+    int lanes,
+    BlindSpots blindSpots) {
 
   private static final int MOST_LANES = 1_000;
 
@@ -45,6 +47,24 @@ public record RunOrder(
     }
     throw new IllegalArgumentException(
         "takes a number from 1 to " + MOST_LANES + ", or auto, not " + text);
+  }
+
+  /** A run that only runs. */
+  public RunOrder(
+      String name,
+      Plan plan,
+      Settings settings,
+      EnvironmentSettings environment,
+      Map<String, String> variables,
+      ClassLoader loader,
+      String seed,
+      int lanes) {
+    this(name, plan, settings, environment, variables, loader, seed, lanes, BlindSpots.NONE);
+  }
+
+  /** The same, seeing what nobody would notice. */
+  public RunOrder seeking(BlindSpots other) {
+    return new RunOrder(name, plan, settings, environment, variables, loader, seed, lanes, other);
   }
 
   /** Refuses what is no number of lanes. */

@@ -138,7 +138,8 @@ public final class Runner {
     Workshop workshop = begun.workshop();
     String held =
         new Readying(order, frame.environments()).waited(workshop.known(), quiet(workshop));
-    CaseRunner cases = new CaseRunner(workshop, handed, begun.entries(), ledger);
+    CaseRunner cases =
+        new CaseRunner(workshop, handed, begun.entries(), ledger, new Examiner(workshop));
     Throwable broken =
         lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, begun));
     if (broken != null) {

@@ -1,6 +1,7 @@
 package org.oddlantern.internal.run;
 
 import java.lang.reflect.Type;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.oddlantern.internal.plan.ValueParameter;
@@ -12,6 +13,11 @@ final class TakenValues {
 
   void put(ValueParameter parameter, Object value) {
     values.put(parameter, value);
+  }
+
+  /** All values but the built-in ones, by what they are taken for. */
+  Map<ValueParameter, Object> all() {
+    return Collections.unmodifiableMap(values);
   }
 
   /** The value for a parameter of a method, or of a constructor on the way to it. */

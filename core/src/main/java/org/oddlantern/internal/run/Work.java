@@ -8,6 +8,7 @@ import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Environment;
+import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Undo;
 import org.oddlantern.internal.CurrentCase;
@@ -26,6 +27,18 @@ final class Work {
   private final CaseLog log;
   private final Surroundings surroundings;
 
+  /** A piece of work that asks for whatever it wants to know. */
+  Work(
+      Workshop workshop,
+      String id,
+      String brief,
+      Class<?> suite,
+      String environment,
+      String attempt,
+      Consumer<Undo> noted) {
+    this(workshop, id, brief, suite, environment, attempt, Answering.LIVE, noted);
+  }
+
   /**
    * A piece of work.
    *
@@ -35,6 +48,7 @@ final class Work {
    * @param suite its class
    * @param environment the environment it works on; empty for the run's
    * @param attempt who it works for, as far as the id does not say; may be empty
+   * @param answering how it comes by answers
    * @param noted hears of calls that said how they are undone
    */
   Work(
@@ -44,21 +58,44 @@ final class Work {
       Class<?> suite,
       String environment,
       String attempt,
+      Answering answering,
       Consumer<Undo> noted) {
+    this(
+        workshop,
+        id,
+        suite,
+        environment,
+        attempt,
+        new CaseLog(
+            id,
+            RunNames.ascii(brief),
+            workshop,
+            undo -> {
+              if (undo.outlivesRun()) {
+                workshop
+                    .broadcast()
+                    .tell(new RunEvent.UndoNoted(
+                        workshop.masker().id(id), workshop.masker().text(undo.line())));
+              }
+              noted.accept(undo);
+            },
+            answering));
+  }
+
+  /** A piece of work that is recorded by a log of its own. */
+  Work(
+      Workshop workshop,
+      String id,
+      Class<?> suite,
+      String environment,
+      String attempt,
+      CaseLog log) {
     this.workshop = workshop;
     this.id = id;
     this.suite = suite;
     this.environment = environment;
     this.attempt = attempt;
-    this.log = new CaseLog(id, RunNames.ascii(brief), workshop, undo -> {
-      if (undo.outlivesRun()) {
-        workshop
-            .broadcast()
-            .tell(new RunEvent.UndoNoted(
-                workshop.masker().id(id), workshop.masker().text(undo.line())));
-      }
-      noted.accept(undo);
-    });
+    this.log = log;
     this.surroundings = workshop.surroundings(log, environment);
   }
 

@@ -50,6 +50,26 @@ record Workshop(
     Map<Thread, String> atWork,
     BodyBudget bodies) {
 
+  /** One in which cases are done again: nothing is sent, nobody hears, no token is fetched. */
+  Workshop again() {
+    Callers nobody = new Callers(run, sentence -> {});
+    List<Object> same = new ArrayList<>(known);
+    same.replaceAll(one -> one instanceof Callers ? nobody : one);
+    return new Workshop(
+        order,
+        clock,
+        run,
+        masker,
+        environments,
+        new NoTransport(),
+        new TokenStore(),
+        List.copyOf(same),
+        nobody,
+        new Broadcast(List.of()),
+        atWork,
+        bodies);
+  }
+
   /** Tells that something was made which is to be put back. */
   void note(CaseId who, String deed) {
     broadcast.tell(new RunEvent.UndoNoted(masker.id(who.toString()), deed));

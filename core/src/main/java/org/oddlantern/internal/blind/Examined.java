@@ -1,0 +1,271 @@
+package org.oddlantern.internal.blind;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.Asked;
+import org.oddlantern.evidence.internal.Look;
+import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.WireReply;
+import org.oddlantern.internal.mask.Masker;
+import org.oddlantern.internal.record.ExaminedAnswer;
+import org.oddlantern.internal.record.OperationRecord;
+import org.oddlantern.internal.record.WatchedPlace;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+
+/**
+ * What one case would notice: which changes of which answers there are to be tried, and what came of them. Of
+ * one thread at a time.
+ */
+public final class Examined {
+
+  private static final Pattern HEADER =
+      Pattern.compile("(?:header|cookie)\\(\"([^\"]+)\".*", Pattern.DOTALL);
+
+  private final List<Target> targets = new ArrayList<>();
+  private final Map<Change, Target> targetOf = new IdentityHashMap<>();
+  private final Map<OperationRecord, Set<String>> watchedBefore = new HashMap<>();
+  private final SpotFates spots = new SpotFates();
+  private int tried;
+
+  /**
+   * A case that was done.
+   *
+   * @param moments by which answers are known, one for each
+   * @param answers the answers; null where something went wrong
+   * @param told what the case asked, in order
+   * @param given the values that it took
+   * @param watched the places of an operation that another case watches by value
+   */
+  public Examined(
+      List<Instant> moments,
+      List<@Nullable Object> answers,
+      List<Told> told,
+      List<GivenValue> given,
+      Function<OperationRecord, Set<String>> watched) {
+    Set<String> headers = headersLookedAt(told);
+    Map<OperationRecord, SeenValues> seen = new HashMap<>();
+    int exchanges = 0;
+    int looks = 0;
+    for (Told one : told) {
+      boolean exchange = one.asked instanceof Exchange;
+      if (one.counts) {
+        int index = index(moments, one.asked);
+        Object answer = index < 0 ? null : answers.get(index);
+        if (answer != null) {
+          OperationRecord operation = Operations.of(one.asked);
+          SeenValues values = seen.computeIfAbsent(operation, any -> new SeenValues());
+          targets.add(new Target(
+              index, one.asked, operation, exchange ? exchanges : looks, answer, values, given));
+        }
+      }
+      exchanges += exchange ? 1 : 0;
+      looks += one.asked instanceof Look ? 1 : 0;
+    }
+    for (Target target : targets) {
+      watchedBefore.computeIfAbsent(target.operation, watched);
+      target.plan(headers);
+      target.changes.forEach(change -> targetOf.put(change, target));
+      spots.expect(target.changes);
+    }
+  }
+
+  private static int index(List<Instant> moments, Asked asked) {
+    Instant at = asked instanceof Exchange exchange ? exchange.sentAt() : ((Look) asked).sentAt();
+    for (int i = 0; i < moments.size(); i++) {
+      if (moments.get(i) == at) {
+        return i;
+      }
+    }
+    return -1;
+  }
+
+  /** What checks say that they ask of headers, in words. */
+  private static Set<String> headersLookedAt(List<Told> told) {
+    Set<String> names = new HashSet<>();
+    for (Told one : told) {
+      for (Verdict verdict : one.verdicts) {
+        Matcher header = HEADER.matcher(verdict.check());
+        if (header.matches()) {
+          names.add(header.group(1).toLowerCase(Locale.ROOT));
+        }
+      }
+    }
+    return names;
+  }
+
+  /** What can be changed. */
+  public List<Target> targets() {
+    return targets;
+  }
+
+  /** Whether nothing can come of a change that is not known: somebody watches, or what is around it is unseen. */
+  public boolean isSettled(Change change) {
+    return isLeftAlone(change) || spots.isUnseen(change.spot());
+  }
+
+  private boolean isLeftAlone(Change change) {
+    Target target = targetOf.get(change);
+    return target != null
+        && watchedBefore
+            .getOrDefault(target.operation, Set.of())
+            .contains(change.spot().place());
+  }
+
+  /** A change was tried. */
+  public void fate(Change change, Fate fate, String taker) {
+    tried++;
+    spots.tried(change, fate);
+    Target target = targetOf.get(change);
+    if (target != null) {
+      target.tally(change.spot()).add(change.kind(), fate, taker);
+    }
+  }
+
+  /** How many changes were tried. */
+  public int tried() {
+    return tried;
+  }
+
+  /** The places that it watches by value, of each operation. */
+  public Map<OperationRecord, List<String>> byValue() {
+    Map<OperationRecord, List<String>> places = new LinkedHashMap<>();
+    for (Target target : targets) {
+      places.computeIfAbsent(target.operation, any -> new ArrayList<>()).addAll(target.byValue());
+    }
+    return places;
+  }
+
+  /** How it watches each of its answers, as it may be told. */
+  public List<ExaminedAnswer> answers(Masker masker) {
+    Map<OperationRecord, MergedPlaces> merged = new LinkedHashMap<>();
+    for (Target target : targets) {
+      Set<String> alone = watchedBefore.getOrDefault(target.operation, Set.of());
+      merged
+          .computeIfAbsent(target.operation, any -> new MergedPlaces(target.number))
+          .add(target.places(spots, alone, masker));
+    }
+    List<ExaminedAnswer> answers = new ArrayList<>();
+    merged.forEach((operation, places) -> answers.add(new ExaminedAnswer(
+        new OperationRecord(
+            operation.service(),
+            operation.method(),
+            masker.text(operation.template()),
+            operation.status()),
+        places.number(),
+        places.all())));
+    return answers;
+  }
+
+  /**
+   * Something that a case asked.
+   *
+   * @param asked what
+   * @param counts whether the answer came to the case itself
+   * @param verdicts what it asked of the answer
+   */
+  public record Told(Asked asked, boolean counts, List<Verdict> verdicts) {}
+
+  /** An answer that can be changed. */
+  public static final class Target {
+    private final int index;
+    private final OperationRecord operation;
+    private final int number;
+    private final Object answer;
+    private final SeenValues seen;
+    private final Knowledge knowledge;
+    private final @Nullable JsonNode body;
+    private final List<Change> changes = new ArrayList<>();
+    private final Map<String, Tally> tallies = new LinkedHashMap<>();
+    private final Map<String, Spot> first = new LinkedHashMap<>();
+
+    Target(
+        int index,
+        Asked asked,
+        OperationRecord operation,
+        int number,
+        Object answer,
+        SeenValues seen,
+        List<GivenValue> given) {
+      this.index = index;
+      this.operation = operation;
+      this.number = number;
+      this.answer = answer;
+      this.seen = seen;
+      this.knowledge = asked instanceof Exchange exchange
+          ? Knowledge.ofCall(exchange.request(), exchange.origin().template(), given)
+          : Knowledge.ofLook(given);
+      this.body = answer instanceof WireReply reply
+          ? ReplyBody.json(reply.headers(), reply.body())
+          : (JsonNode) answer;
+      if (body != null) {
+        seen.add(body);
+      }
+    }
+
+    /** Which of all answers it is. */
+    public int index() {
+      return index;
+    }
+
+    /** All changes, in the order in which they are tried if there is room. */
+    public List<Change> changes() {
+      return changes;
+    }
+
+    private void plan(Set<String> headers) {
+      boolean row = !operation.isCall() && !operation.service().isEmpty();
+      changes.addAll(
+          answer instanceof WireReply reply
+              ? AnswerChanges.ofReply(reply, seen, headers)
+              : AnswerChanges.ofTree((JsonNode) answer, seen, row));
+      changes.sort(Comparator.comparingInt(Change::round));
+      for (Change change : changes) {
+        Spot spot = change.spot();
+        Spot known = first.get(spot.place());
+        if (known == null || known.value() == null) {
+          first.put(spot.place(), spot);
+        }
+      }
+    }
+
+    private Tally tally(Spot spot) {
+      return tallies.computeIfAbsent(spot.place(), any -> new Tally());
+    }
+
+    private List<String> byValue() {
+      return tallies.entrySet().stream()
+          .filter(entry -> entry.getValue().isByValue())
+          .map(Map.Entry::getKey)
+          .toList();
+    }
+
+    private List<WatchedPlace> places(SpotFates fates, Set<String> alone, Masker masker) {
+      PlaceWords words = new PlaceWords(operation, knowledge, body, answer, masker);
+      List<WatchedPlace> places = new ArrayList<>();
+      first.forEach((place, spot) -> {
+        Tally tally = tallies.getOrDefault(place, new Tally());
+        if (fates.isUnseen(spot)) {
+          tally.unseen();
+        }
+        if (!alone.contains(place) && tally.isKnown()) {
+          places.add(words.told(spot, tally));
+        }
+      });
+      return places;
+    }
+  }
+}
