@@ -16,23 +16,15 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Cookie;
 import org.oddlantern.evidence.Verdict;
-import org.oddlantern.evidence.internal.Answered;
 import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.evidence.internal.Question;
-import org.oddlantern.http.internal.BodyBudget;
-import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.Exchange;
-import org.oddlantern.http.internal.KnownPrograms;
 import org.oddlantern.http.internal.Listening;
-import org.oddlantern.http.internal.Security;
-import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Surroundings;
 import org.oddlantern.http.internal.Terms;
 import org.oddlantern.http.internal.TokenStore;
-import org.oddlantern.http.internal.TransportFault;
 import org.oddlantern.http.internal.WireReply;
-import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.TimeLeft;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Secret;
@@ -145,7 +137,8 @@ final class Sender {
     Listening listening = call.options().listening();
     Duration most = listening == null ? own : listening.limit();
     Terms terms = profile.terms().within(heard ? TimeLeft.cut(most) : most).listening(listening);
-    Travel travel = new Travel(origin(call), terms, heard ? answering : Answering.LIVE, heard);
+    Travel travel = new Travel(
+        profile, surroundings, origin(call), terms, heard ? answering : Answering.LIVE, heard);
     Exchange exchange = travel.exchange(request);
     Credentials.TokenCall source = writer.credentials(call).source();
     if (source != null && replyOf(exchange).status() == 401 && !provesItself(call)) {
@@ -300,113 +293,6 @@ final class Sender {
           .undoNoted(new PlannedUndo(this, credited, preview(credited).line()));
     } catch (RuntimeException | AssertionError e) {
       surroundings.recorder().undoNoted(new BrokenUndo(call.toString(), e));
-    }
-  }
-
-  /** One way there, with all its stops, under one timeout. */
-  private final class Travel {
-    private final Exchange.Origin origin;
-    private final Terms terms;
-    private final Answering asked;
-    private final boolean heard;
-    private final long start = System.nanoTime();
-    private boolean first = true;
-
-    Travel(Exchange.Origin origin, Terms terms, Answering asked, boolean heard) {
-      this.origin = origin;
-      this.terms = terms;
-      this.asked = asked;
-      this.heard = heard;
-    }
-
-    Exchange exchange(WireRequest request) {
-      refuseIfEnded(request);
-      ServiceLog log = log(request);
-      ServiceLog.Place from = log == null ? null : log.end();
-      long begun = System.nanoTime() - waitedNanos();
-      long waited = waitedNanos();
-      Answered<WireReply> came = asked.answer(question(request), () -> {
-        Terms own = provenIfAllowed(request.uri());
-        return surroundings.transport().send(request, isFirst() ? own : own.within(left(begun)));
-      });
-      Duration took = came.took().minusNanos(waitedNanos() - waited);
-      try {
-        WireReply reply = came.orThrow(TransportFault.class);
-        surroundings.cookies().keep(request.uri(), reply.headers());
-        return told(
-            new Exchange(origin, request, reply, came.at(), took, null, span(log, from, request)));
-      } catch (TransportFault e) {
-        String sentence = e.getMessage() + " (after " + took.toMillis() + " ms)"
-            + KnownPrograms.ofRun().ended(request.uri());
-        Exchange exchange = told(new Exchange(
-            origin, request, null, came.at(), took, sentence, span(log, from, request)));
-        throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
-      }
-    }
-
-    private Question<WireReply> question(WireRequest request) {
-      String family = origin.service() + " " + request.method() + " " + origin.template();
-      return new Question<>(WireReply.class, Question.Kind.CALL, request.line(), family, request);
-    }
-
-    private ServiceLog.@Nullable Span span(
-        @Nullable ServiceLog log, ServiceLog.@Nullable Place from, WireRequest request) {
-      if (log == null || from == null) {
-        return null;
-      }
-      String trace = Caller.traceIn(request.headers().fields());
-      String marker = surroundings.recorder().caller().map(Caller::marker).orElse("");
-      List<String> names =
-          Stream.of(trace, marker).filter(name -> !name.isEmpty()).toList();
-      return new ServiceLog.Span(log.file(), from, log.end(), names);
-    }
-
-    /** Of a program that the run has started the output is the log. */
-    private @Nullable ServiceLog log(WireRequest request) {
-      if (asked.isAgain()) {
-        return null;
-      }
-      ServiceLog own = profile.base().log();
-      return own == null ? KnownPrograms.ofRun().log(request.uri()) : own;
-    }
-
-    private void refuseIfEnded(WireRequest request) {
-      String ended = surroundings.recorder().whyEnded();
-      if (heard && !ended.isEmpty()) {
-        throw new NotSent(request.line() + " was not sent: " + ended);
-      }
-    }
-
-    /** A client certificate proves who calls, too. */
-    private Terms provenIfAllowed(URI uri) {
-      return profile.base().mayProveTo(uri)
-          ? terms
-          : terms.securedBy(terms.security().as(Security.Identity.NOBODY));
-    }
-
-    private boolean isFirst() {
-      boolean before = first;
-      first = false;
-      return before;
-    }
-
-    private Duration left(long begun) {
-      Duration left = terms.timeout().minusNanos(begun - start);
-      return left.isNegative() || left.isZero() ? Duration.ofMillis(1) : left;
-    }
-
-    private Exchange told(Exchange exchange) {
-      if (heard) {
-        surroundings.recorder().ended(exchange);
-      }
-      return exchange;
-    }
-
-    /** Waiting for memory is no time that a call takes. */
-    private static long waitedNanos() {
-      return CurrentCase.part(BodyBudget.Hold.class)
-          .map(BodyBudget.Hold::waitedNanos)
-          .orElse(0L);
     }
   }
 
