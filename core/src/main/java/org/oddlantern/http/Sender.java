@@ -152,9 +152,18 @@ final class Sender {
     return new Exchange.Origin(
         call.options().name(),
         profile.base().name(),
-        call.address().template().toString(),
+        template(call),
         false,
         profile.base().traces());
+  }
+
+  /** Without the address of the service, where a call says it itself, or a page that leads to the next. */
+  private String template(Call call) {
+    String template = call.address().template().toString();
+    String url = profile.url();
+    boolean own = template.startsWith(url)
+        && (template.length() == url.length() || "/?".indexOf(template.charAt(url.length())) >= 0);
+    return own ? template.substring(url.length()) : template;
   }
 
   private Exchange follow(Call call, Exchange first, Travel travel, int limit) {

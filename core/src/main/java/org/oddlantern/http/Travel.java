@@ -76,8 +76,8 @@ final class Travel {
     } catch (TransportFault e) {
       String sentence =
           e.getMessage() + " (after " + took.toMillis() + " ms)" + ended(request.uri());
-      Exchange exchange = told(new Exchange(
-          origin, request, null, came.at(), took, sentence, span(log, from, request)));
+      Exchange exchange = told(
+          new Exchange(origin, request, null, came.at(), took, sentence, span(log, from, request)));
       throw new NoReply(exchange.line() + " got no reply: " + sentence, e, exchange);
     }
   }

@@ -130,11 +130,11 @@ class SettingsTest {
       delimiter = '|',
       quoteCharacter = '`',
       value = {
-        "enviroments: {} | , line 1: unknown key 'enviroments' in the settings; did you mean 'environments'? known are environment, services, environments, mask, schemas, history, promises",
+        "enviroments: {} | , line 1: unknown key 'enviroments' in the settings; did you mean 'environments'? known are environment, services, environments, mask, schemas, history, promises, unwatched",
         "environments: { local: { services: { b: { ulr: x } } } } | , line 1: unknown key 'ulr' in the service 'b'; did you mean 'url'? known are url, timeout, connectTimeout, bodyLimit, redirects, bearer, trust, proxy, caseHeader, trace, traces, log, basic, keyInHeader, keyInQuery, signIn, clientCredentials, clientCertificate, ready, headers",
         "environments: { local: { services: { b: { readTimeout: 3s } } } } | , line 1: unknown key 'readTimeout' in the service 'b'; it is called timeout; known are url, timeout, connectTimeout, bodyLimit, redirects, bearer, trust, proxy, caseHeader, trace, traces, log, basic, keyInHeader, keyInQuery, signIn, clientCredentials, clientCertificate, ready, headers",
         "environments: { local: { services: { b: { colour: x } } } } | , line 1: unknown key 'colour' in the service 'b'; known are url, timeout, connectTimeout, bodyLimit, redirects, bearer, trust, proxy, caseHeader, trace, traces, log, basic, keyInHeader, keyInQuery, signIn, clientCredentials, clientCertificate, ready, headers",
-        "env: a | , line 1: unknown key 'env' in the settings; it is called environment; known are environment, services, environments, mask, schemas, history, promises",
+        "env: a | , line 1: unknown key 'env' in the settings; it is called environment; known are environment, services, environments, mask, schemas, history, promises, unwatched",
         "environments: { local: { services: { b: { timeout: 3s } } } } | , line 1: the service 'b' has no address: add url: \"http://...\"",
         "environments: { local: { services: { b: { url: x, timeout: soon } } } } | , line 1: 'timeout' is 'soon'; write it like 3s, 500ms or 1m",
         "environments: [ a ] | , line 1: 'environments' must be a mapping of names to values",

@@ -29,6 +29,9 @@ record InForce(Settings settings, Map<String, String> variables) {
         .forEach(entry -> lines.add(new SettingInForce("mask", entry, settings.origin())));
     lines.addAll(settings.schemas().inForce(settings.origin()));
     lines.addAll(settings.history().inForce(settings.origin()));
+    settings
+        .unwatched()
+        .forEach(place -> lines.add(new SettingInForce("unwatched", place, settings.origin())));
     if (settings.strictPromises()) {
       lines.add(new SettingInForce("promises", "strict", settings.origin()));
     }

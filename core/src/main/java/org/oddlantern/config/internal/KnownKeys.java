@@ -27,6 +27,7 @@ record KnownKeys(Collection<String> keys) {
       Map.entry("environment", List.of("env", "use", "active", "default", "profile")),
       Map.entry("environments", List.of("envs", "profiles", "stages")),
       Map.entry("mask", List.of("masked", "secrets", "redact", "sensitive")),
+      Map.entry("unwatched", List.of("ignore", "ignored", "ignoredPlaces", "blindSpots")),
       Map.entry("schemas", List.of("schema", "jsonSchema"))));
 
   /** What is told of a key that is none: what was meant, if that can be told, and all there are. */

@@ -25,6 +25,7 @@ import org.oddlantern.schema.internal.KnownSchemas;
  * @param schemas how JSON Schemas are read
  * @param history where earlier runs are kept
  * @param strictPromises whether every promise wants a case, and every case a promise
+ * @param unwatched places of replies that no case need watch
  */
 public record Settings(
     String origin,
@@ -34,14 +35,23 @@ public record Settings(
     List<String> mask,
     SchemaSettings schemas,
     HistorySettings history,
-    boolean strictPromises) {
+    boolean strictPromises,
+    List<String> unwatched) {
 
   /** The name of the settings file. */
   public static final String FILE = "odd-lantern.yaml";
 
   /** What holds where there is no settings file. */
   public static final Settings NONE = new Settings(
-      "", null, "", Map.of(), List.of(), SchemaSettings.STANDARD, HistorySettings.STANDARD, false);
+      "",
+      null,
+      "",
+      Map.of(),
+      List.of(),
+      SchemaSettings.STANDARD,
+      HistorySettings.STANDARD,
+      false,
+      List.of());
 
   /**
    * The environment in use.
@@ -71,7 +81,8 @@ public record Settings(
   public Settings movedTo(Map<String, String> addresses) {
     Map<String, EnvironmentSettings> moved = new LinkedHashMap<>();
     environments.forEach((name, environment) -> moved.put(name, moved(environment, addresses)));
-    return new Settings(origin, folder, use, moved, mask, schemas, history, strictPromises);
+    return new Settings(
+        origin, folder, use, moved, mask, schemas, history, strictPromises, unwatched);
   }
 
   private static EnvironmentSettings moved(
@@ -153,7 +164,8 @@ public record Settings(
     Map<String, EnvironmentSettings> all =
         environments.isEmpty() ? Map.of("none", EnvironmentSettings.named("none")) : environments;
     all.forEach((name, environment) -> changed.put(name, change.apply(environment)));
-    return new Settings(origin, folder, use, changed, mask, schemas, history, strictPromises);
+    return new Settings(
+        origin, folder, use, changed, mask, schemas, history, strictPromises, unwatched);
   }
 
   private String standard() {

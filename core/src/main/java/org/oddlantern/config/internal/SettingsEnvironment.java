@@ -73,7 +73,7 @@ public final class SettingsEnvironment implements Environment {
       throw new SettingsProblem(unknown("service", name, own.services().keySet()));
     }
     try (CurrentCase.Binding binding = CurrentCase.adding(new MadeFor(surroundings))) {
-      return found.service(settings.sources(variables));
+      return found.service(settings.sources(variables)).named(name);
     }
   }
 

@@ -19,8 +19,15 @@ import org.oddlantern.shaded.org.snakeyaml.engine.v2.nodes.Node;
 /** Turns the text of {@code odd-lantern.yaml} into settings, or says in which line it is wrong. */
 final class SettingsReader {
 
-  private static final List<String> TOP =
-      List.of("environment", "services", "environments", "mask", "schemas", "history", "promises");
+  private static final List<String> TOP = List.of(
+      "environment",
+      "services",
+      "environments",
+      "mask",
+      "schemas",
+      "history",
+      "promises",
+      "unwatched");
   private static final List<String> ENVIRONMENT = List.of("services", "databases", "readOnly");
 
   private final YamlNodes yaml;
@@ -49,7 +56,8 @@ final class SettingsReader {
           List.of(),
           SchemaSettings.STANDARD,
           HistorySettings.STANDARD,
-          false);
+          false,
+          List.of());
     }
     Map<String, Node> top = yaml.members(root, "the settings", TOP);
     Node shared = top.get("services");
@@ -74,7 +82,24 @@ final class SettingsReader {
         mask(top.get("mask")),
         SchemaSettings.read(yaml, top.get("schemas")),
         HistorySettings.read(yaml, top.get("history"), folder),
-        strict(top.get("promises")));
+        strict(top.get("promises")),
+        unwatched(top.get("unwatched")));
+  }
+
+  private List<String> unwatched(@Nullable Node node) {
+    List<String> places = new ArrayList<>();
+    if (node != null) {
+      for (Node item : yaml.items(node, "'unwatched'")) {
+        String text = yaml.text(item, "an entry of 'unwatched'").text().strip();
+        if (text.isEmpty()) {
+          throw yaml.problem(
+              item,
+              "an entry of 'unwatched' is a place, like GET /status $.asked or header Server");
+        }
+        places.add(text);
+      }
+    }
+    return List.copyOf(places);
   }
 
   private boolean strict(@Nullable Node node) {

@@ -35,6 +35,8 @@ public final class SettingsSchema {
       Map.entry("history.folder", "The folder in which short journals of runs are kept."),
       Map.entry("history.keep", "How many runs, like 50, or of how many days, like 90d."),
       Map.entry("promises", "strict wants a case for every promise, and a promise for every case."),
+      Map.entry(
+          "unwatched", "Places of replies that no case need watch, like GET /status $.asked."),
       Map.entry("url", "The address, with its base path."),
       Map.entry("timeout", "The limit for an exchange, like 3s, 500ms or 1m."),
       Map.entry("connectTimeout", "The limit for a connection, like 3s, 500ms or 1m."),
@@ -72,7 +74,8 @@ public final class SettingsSchema {
         "history", history(),
         "environment", scalar(),
         "mask", list(scalar()),
-        "promises", words("strict")));
+        "promises", words("strict"),
+        "unwatched", list(scalar())));
     ObjectNode schema = NODES.objectNode();
     schema.put("$schema", "http://json-schema.org/draft-07/schema#");
     schema.put("title", "Settings of Odd Lantern");

@@ -33,7 +33,7 @@ public interface Answering {
   }
 
   /**
-   * Where the case is done again, ends that, since something would have to happen that must not.
+   * Hears of something that must not happen again. Where the case is done again, that is ended.
    *
    * @param what what the case does, in words that go on from <em>it</em>
    */

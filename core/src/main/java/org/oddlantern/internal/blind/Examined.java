@@ -38,6 +38,7 @@ public final class Examined {
   private final List<Target> targets = new ArrayList<>();
   private final Map<Change, Target> targetOf = new IdentityHashMap<>();
   private final Map<OperationRecord, Set<String>> watchedBefore = new HashMap<>();
+  private final List<OnPurpose> onPurpose;
   private final SpotFates spots = new SpotFates();
   private int tried;
 
@@ -48,6 +49,7 @@ public final class Examined {
    * @param answers the answers; null where something went wrong
    * @param told what the case asked, in order
    * @param given the values that it took
+   * @param onPurpose what need not be watched, by whoever said so
    * @param watched the places of an operation that another case watches by value
    */
   public Examined(
@@ -55,7 +57,9 @@ public final class Examined {
       List<@Nullable Object> answers,
       List<Told> told,
       List<GivenValue> given,
+      List<OnPurpose> onPurpose,
       Function<OperationRecord, Set<String>> watched) {
+    this.onPurpose = List.copyOf(onPurpose);
     Set<String> headers = headersLookedAt(told);
     Map<OperationRecord, SeenValues> seen = new HashMap<>();
     int exchanges = 0;
@@ -156,7 +160,7 @@ public final class Examined {
       Set<String> alone = watchedBefore.getOrDefault(target.operation, Set.of());
       merged
           .computeIfAbsent(target.operation, any -> new MergedPlaces(target.number))
-          .add(target.places(spots, alone, masker));
+          .add(target.places(spots, alone, onPurpose, masker));
     }
     List<ExaminedAnswer> answers = new ArrayList<>();
     merged.forEach((operation, places) -> answers.add(new ExaminedAnswer(
@@ -253,7 +257,8 @@ public final class Examined {
           .toList();
     }
 
-    private List<WatchedPlace> places(SpotFates fates, Set<String> alone, Masker masker) {
+    private List<WatchedPlace> places(
+        SpotFates fates, Set<String> alone, List<OnPurpose> onPurpose, Masker masker) {
       PlaceWords words = new PlaceWords(operation, knowledge, body, answer, masker);
       List<WatchedPlace> places = new ArrayList<>();
       first.forEach((place, spot) -> {
@@ -261,8 +266,12 @@ public final class Examined {
         if (fates.isUnseen(spot)) {
           tally.unseen();
         }
+        boolean wanted = onPurpose.stream()
+            .map(one -> one.covers(operation, place))
+            .noneMatch(covered -> covered);
         if (!alone.contains(place) && tally.isKnown()) {
-          places.add(words.told(spot, tally));
+          WatchedPlace told = words.told(spot, tally);
+          places.add(wanted || told.watch().isWatched() ? told : told.onPurpose());
         }
       });
       return places;

@@ -53,6 +53,11 @@ record HeaderChanges(WireReply reply, Set<String> lookedAt) {
     return changes;
   }
 
+  /** Where there is no body, nobody minds of which type it is. */
+  private static boolean isOfBody(String name) {
+    return name.equals("content-type") || name.equals("content-disposition");
+  }
+
   private void change(Header header, List<Change> changes) {
     Spot spot = Spot.plain("header " + canonical(header.name()), null);
     Headers headers = reply.headers();

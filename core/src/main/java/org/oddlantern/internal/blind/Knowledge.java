@@ -54,12 +54,12 @@ final class Knowledge {
     JsonNode inSent = sent == null ? null : sent.findValue(name);
     if (inSent != null && same(inSent, value)) {
       return new Known(
-          "the call sent it", noun.isEmpty() ? "sent" : noun, "is what the call sent", sent);
+          "the call sent it", name, "is what the call sent", noun.isEmpty() ? "sent" : noun, sent);
     }
     for (Map.Entry<String, String> argument : arguments.entrySet()) {
       if (isNamed(argument.getKey(), name) && argument.getValue().equals(text(value))) {
         return new Known(
-            "it stands in the address", argument.getKey(), "stands in the address", null);
+            "it stands in the address", argument.getKey(), "stands in the address", "", null);
       }
     }
     return ofGiven(name, value);
@@ -73,7 +73,7 @@ final class Knowledge {
       if (named && same(inside, value)) {
         String code = one.tree().isObject() ? one.name() + "." + name + "()" : one.name();
         return new Known(
-            "it was given " + one.type(), code, "is the " + one.type() + " it was given", null);
+            "it was given " + one.type(), code, "is the " + one.type() + " it was given", "", null);
       }
     }
     return null;
@@ -149,8 +149,13 @@ final class Knowledge {
    * @param why in words
    * @param code what the case may call it
    * @param comment what that is, in words that go on from its name
+   * @param noun what the case may call all that the call sent; empty if it is not known by that
    * @param sent what the call sent, if it is known by that
    */
   record Known(
-      String why, String code, String comment, @Nullable JsonNode sent) {}
+      String why,
+      String code,
+      String comment,
+      String noun,
+      @Nullable JsonNode sent) {}
 }

@@ -2,8 +2,14 @@ package org.oddlantern.internal.blind;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Deque;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -41,7 +47,21 @@ final class XmlSpots {
     }
     XmlSpots spots = new XmlSpots(text, body, answer);
     spots.walk();
-    return spots.changes;
+    return spots.some();
+  }
+
+  /** Of many elements in one place the first, the middle and the last. */
+  private List<Change> some() {
+    Map<String, Set<Spot>> byPlace = new HashMap<>();
+    changes.forEach(change -> byPlace
+        .computeIfAbsent(change.spot().place(), any -> new LinkedHashSet<>())
+        .add(change.spot()));
+    Set<Spot> chosen = Collections.newSetFromMap(new IdentityHashMap<>());
+    for (Set<Spot> spots : byPlace.values()) {
+      List<Spot> all = List.copyOf(spots);
+      TreeSpots.some(all.size()).forEach(index -> chosen.add(all.get(index)));
+    }
+    return changes.stream().filter(change -> chosen.contains(change.spot())).toList();
   }
 
   private void walk() {

@@ -17,6 +17,8 @@ import org.jspecify.annotations.Nullable;
  * @param tries how often it is tried at most; 1 or more
  * @param alone whether it runs only while no other does
  * @param occupies what it takes for itself while it runs, sorted
+ * @param notAgain why it must not be done again; empty if it may
+ * @param unwatched places of what it is answered that nobody need watch
  */
 public record CaseMarks(
     List<String> tags,
@@ -27,19 +29,22 @@ public record CaseMarks(
     Duration timeLimit,
     int tries,
     boolean alone,
-    List<String> occupies) {
+    List<String> occupies,
+    String notAgain,
+    List<String> unwatched) {
 
   /** For a case of which nothing else is said. */
   static final Duration STANDARD_LIMIT = Duration.ofSeconds(60);
 
   /** Nothing is marked. */
-  public static final CaseMarks NONE =
-      new CaseMarks(List.of(), "", null, false, "", STANDARD_LIMIT, 1, false, List.of());
+  public static final CaseMarks NONE = new CaseMarks(
+      List.of(), "", null, false, "", STANDARD_LIMIT, 1, false, List.of(), "", List.of());
 
   /** Keeps its own lists. */
   public CaseMarks {
     tags = List.copyOf(tags);
     occupies = List.copyOf(occupies);
+    unwatched = List.copyOf(unwatched);
   }
 
   /**

@@ -15,12 +15,14 @@ import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.internal.Quantities;
 import org.oddlantern.suite.Alone;
 import org.oddlantern.suite.KnownFault;
+import org.oddlantern.suite.NotAgain;
 import org.oddlantern.suite.Occupies;
 import org.oddlantern.suite.Pending;
 import org.oddlantern.suite.Retries;
 import org.oddlantern.suite.Skipped;
 import org.oddlantern.suite.Tagged;
 import org.oddlantern.suite.TimeLimit;
+import org.oddlantern.suite.Unwatched;
 
 /** Reads the marks of one case: those on its method, its class, what that extends and what is around it. */
 final class MarkReader {
@@ -72,7 +74,26 @@ final class MarkReader {
         timeLimit(),
         tries(),
         first(Alone.class) != null,
-        occupies());
+        occupies(),
+        notAgain(),
+        unwatched());
+  }
+
+  private String notAgain() {
+    NotAgain mark = first(NotAgain.class);
+    if (mark != null && mark.value().isBlank()) {
+      problem("@NotAgain needs a reason, which reports tell");
+    }
+    return mark == null ? "" : mark.value();
+  }
+
+  private List<String> unwatched() {
+    Unwatched mark = method.getAnnotation(Unwatched.class);
+    List<String> unwatched = mark == null ? List.of() : List.of(mark.value());
+    if (unwatched.stream().anyMatch(String::isBlank)) {
+      problem("@Unwatched needs places, like \"$.asked\" or \"header Server\"");
+    }
+    return unwatched;
   }
 
   private int tries() {

@@ -11,15 +11,17 @@ import org.oddlantern.internal.promise.Promises;
  * @param warnings what deserves a look but keeps nothing from running
  * @param part which share of the run it is
  * @param promises what documents promise of its cases and of those that were not selected
+ * @param whole whether it has all cases there are
  */
-public record Plan(List<Planned> nodes, List<String> warnings, RunPart part, Promises promises) {
+public record Plan(
+    List<Planned> nodes, List<String> warnings, RunPart part, Promises promises, boolean whole) {
 
   /** Without cases, for a run whose cases come from elsewhere. */
   public static final Plan EMPTY = new Plan(List.of(), List.of(), RunPart.WHOLE);
 
   /** Without promises. */
   public Plan(List<Planned> nodes, List<String> warnings, RunPart part) {
-    this(nodes, warnings, part, Promises.NONE);
+    this(nodes, warnings, part, Promises.NONE, false);
   }
 
   /** Keeps its own lists. */
@@ -35,7 +37,12 @@ public record Plan(List<Planned> nodes, List<String> warnings, RunPart part, Pro
    * @return the same plan with it
    */
   public Plan with(Promises other) {
-    return new Plan(nodes, warnings, part, other);
+    return new Plan(nodes, warnings, part, other, whole);
+  }
+
+  /** The same plan, of all cases there are or not. */
+  Plan whole(boolean all) {
+    return new Plan(nodes, warnings, part, promises, all);
   }
 
   /**

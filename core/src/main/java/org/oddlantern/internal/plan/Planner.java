@@ -115,7 +115,8 @@ public final class Planner {
       return new Plan(
           new Graph(dealt, expansion).planned(expansion, own), discovery.warnings(), part);
     }
-    return new Plan(graph.planned(expansion, selected), discovery.warnings(), part);
+    return new Plan(graph.planned(expansion, selected), discovery.warnings(), part)
+        .whole(selection.equals(Selection.ALL));
   }
 
   /**

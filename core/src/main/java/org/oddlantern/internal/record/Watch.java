@@ -9,6 +9,8 @@ public enum Watch {
   BY_VALUE,
   /** It must be there and of its kind; another value would go unnoticed. */
   BY_KIND,
+  /** Somebody has said that it need not be watched. */
+  ON_PURPOSE,
   /** Some changes would be noticed, and some would not. */
   IN_PART,
   /** Nothing that happens to it would be noticed. */
@@ -22,6 +24,11 @@ public enum Watch {
   /** Whether it counts as watched. */
   public boolean isWatched() {
     return this == BY_VALUE || this == BY_KIND;
+  }
+
+  /** Whether it counts among the places that are to be watched. */
+  public boolean counts() {
+    return this != ON_PURPOSE;
   }
 
   /** The one that is called so; null if none is. */

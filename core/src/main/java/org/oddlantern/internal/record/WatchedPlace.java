@@ -22,6 +22,11 @@ public record WatchedPlace(
     unnoticed = List.copyOf(unnoticed);
   }
 
+  /** The same place, of which somebody has said that it need not be watched. */
+  public WatchedPlace onPurpose() {
+    return new WatchedPlace(place, Watch.ON_PURPOSE, unnoticed, carried, known, "");
+  }
+
   /** The one of two that is watched better; this if neither is. */
   public WatchedPlace better(WatchedPlace other) {
     int worse = watch.compareTo(other.watch);

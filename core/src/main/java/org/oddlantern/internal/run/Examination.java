@@ -14,8 +14,10 @@ import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.internal.blind.Change;
 import org.oddlantern.internal.blind.Examined;
 import org.oddlantern.internal.blind.Fate;
+import org.oddlantern.internal.blind.OnPurpose;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.PlannedCase;
+import org.oddlantern.internal.record.ExaminedAnswer;
 import org.oddlantern.internal.record.ExaminedRecord;
 import org.oddlantern.json.internal.TreeDifference;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -39,6 +41,7 @@ final class Examination {
   private final CaseAgain again;
   private final String taker;
   private final Examiner examiner;
+  private final OnPurpose own;
   private final Map<Integer, Set<String>> restless = new HashMap<>();
   private final Set<String> restlessValue = new HashSet<>();
   private final Set<String> steady = new HashSet<>();
@@ -64,6 +67,7 @@ final class Examination {
     this.again = again;
     this.taker = taker;
     this.examiner = examiner;
+    this.own = new OnPurpose(one.definition().marks().unwatched());
   }
 
   /**
@@ -96,8 +100,14 @@ final class Examination {
   }
 
   private String whyNot() {
+    if (!one.definition().marks().notAgain().isEmpty()) {
+      return one.definition().marks().notAgain();
+    }
     if (!one.definition().marks().knownFault().isEmpty()) {
       return "it is known to have a fault";
+    }
+    if (!before.tape().refused().isEmpty()) {
+      return "it " + before.tape().refused();
     }
     if (before.tape().isTooLarge()) {
       return "what it was told is too large to be told again";
@@ -154,6 +164,7 @@ final class Examination {
                 new Examined.Told(entry.asked, entry.counts(), List.copyOf(entry.verdicts)))
             .toList(),
         before.takenBefore(),
+        List.of(own, examiner.onPurpose()),
         examiner::watched);
     examined = all;
     for (Examined.Target target : all.targets()) {
@@ -270,6 +281,10 @@ final class Examination {
       return ExaminedRecord.not(id, reason, micros);
     }
     all.byValue().forEach(examiner::watches);
-    return new ExaminedRecord(id, "", micros, all.tried(), untried, all.answers(masker));
+    List<ExaminedAnswer> answers = all.answers(masker);
+    own.unknown(true)
+        .forEach((place, hint) ->
+            examiner.unknown("@Unwatched of " + one.definition().id(), place, hint));
+    return new ExaminedRecord(id, "", micros, all.tried(), untried, answers);
   }
 }

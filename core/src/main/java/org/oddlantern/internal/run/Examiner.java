@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.oddlantern.internal.blind.OnPurpose;
 import org.oddlantern.internal.plan.Binding;
 import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
@@ -21,12 +22,14 @@ final class Examiner {
   private final Workshop workshop;
   private final Workshop again;
   private final BlindSpots wanted;
+  private final OnPurpose onPurpose;
   private final Map<Integer, String> takers = new HashMap<>();
   private final Map<OperationRecord, Set<String>> watched = new ConcurrentHashMap<>();
 
   Examiner(Workshop workshop) {
     this.workshop = workshop;
     this.again = workshop.again();
+    this.onPurpose = new OnPurpose(workshop.order().settings().unwatched());
     this.wanted = workshop.order().blindSpots();
     for (Planned one : workshop.order().plan().nodes()) {
       one.bound().bindings().values().forEach(source -> taken(source, one));
@@ -79,6 +82,30 @@ final class Examiner {
   Set<String> watched(OperationRecord operation) {
     Set<String> places = watched.get(operation);
     return places == null || wanted == BlindSpots.ALL ? Set.of() : Set.copyOf(places);
+  }
+
+  /** What the settings say that nobody need watch. */
+  OnPurpose onPurpose() {
+    return onPurpose;
+  }
+
+  /** Somebody has said of a place that is not there that nobody need watch it. */
+  void unknown(String where, String place, String hint) {
+    workshop
+        .broadcast()
+        .problem(workshop
+            .masker()
+            .text("%s names '%s', which is no place of any reply%s"
+                .formatted(where, place, hint.isEmpty() ? "" : "; " + hint)));
+  }
+
+  /** All cases have been examined. */
+  void ended() {
+    if (isWanted()) {
+      onPurpose
+          .unknown(workshop.order().plan().whole())
+          .forEach((place, hint) -> unknown("'unwatched' in the settings", place, hint));
+    }
   }
 
   /** A case watches these by value. */

@@ -138,8 +138,15 @@ public final class Runner {
     Workshop workshop = begun.workshop();
     String held =
         new Readying(order, frame.environments()).waited(workshop.known(), quiet(workshop));
-    CaseRunner cases =
-        new CaseRunner(workshop, handed, begun.entries(), ledger, new Examiner(workshop));
+    Examiner examiner = new Examiner(workshop);
+    try (OutsideCalls calls = examiner.isWanted() ? OutsideCalls.heard() : null) {
+      workOff(begun, held, examiner);
+    }
+  }
+
+  private void workOff(RunFrame.Begun begun, String held, Examiner examiner) {
+    Workshop workshop = begun.workshop();
+    CaseRunner cases = new CaseRunner(workshop, handed, begun.entries(), ledger, examiner);
     Throwable broken =
         lanes.workOff(schedule, (one, lane) -> runOne(one, lane, held, cases, begun));
     if (broken != null) {
@@ -152,6 +159,9 @@ public final class Runner {
       if (!handed.has(one)) {
         cases.interrupted(one);
       }
+    }
+    if (!stopped) {
+      examiner.ended();
     }
     new PutBacks(begun, lanes.first(), TOGETHER).all(ledger.rest());
   }

@@ -19,6 +19,7 @@ final class Tape implements Answering {
   private final List<Entry> entries = new ArrayList<>();
   private long bytes;
   private boolean ended;
+  private String refused = "";
 
   @Override
   public <A> Answered<A> answer(Question<A> question, Callable<A> asking) {
@@ -37,6 +38,18 @@ final class Tape implements Answering {
     } else {
       entries.add(entry);
     }
+  }
+
+  @Override
+  public synchronized void refuseAgain(String what) {
+    if (!ended && refused.isEmpty()) {
+      refused = what;
+    }
+  }
+
+  /** What it does that must not happen again, in words that go on from <em>it</em>; empty if nothing. */
+  synchronized String refused() {
+    return refused;
   }
 
   /** Whether so much came that it is not kept. */
