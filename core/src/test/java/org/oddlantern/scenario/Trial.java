@@ -18,6 +18,7 @@ import org.oddlantern.internal.plan.Selection;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.internal.run.BlindSpots;
 import org.oddlantern.internal.run.RunOrder;
 import org.oddlantern.internal.run.RunResult;
 import org.oddlantern.internal.run.Runner;
@@ -45,6 +46,17 @@ record Trial(RunResult result, List<RunEvent> events) {
     return on(settings, settings.environment(null), selected, lanes, null);
   }
 
+  /** Runs what is selected on the service "api" at an address, and does what passed again. */
+  static Trial seeking(BlindSpots wanted, int lanes, String address, List<String> selected) {
+    Settings settings =
+        SettingsFile.onClassPath(Trial.class.getClassLoader()).movedTo(Map.of("api", address));
+    List<RunEvent> events = new ArrayList<>();
+    RunOrder order =
+        order(settings, settings.environment(null), selected, lanes).seeking(wanted);
+    RunListener listener = events::add;
+    return new Trial(new Runner(order, Clock.systemUTC()).run(List.of(listener)), events);
+  }
+
   /** Runs what is selected on the service "api" in two lanes, with a log of connections. */
   static Trial logged(ConnectionLog connections, TestService service, String selected) {
     Settings settings = SettingsFile.onClassPath(Trial.class.getClassLoader())
@@ -68,11 +80,17 @@ record Trial(RunResult result, List<RunEvent> events) {
       int lanes,
       @Nullable ConnectionLog connections,
       RunListener... more) {
-    ClassLoader loader = Trial.class.getClassLoader();
     List<RunEvent> events = new ArrayList<>();
     List<RunListener> listeners = new ArrayList<>(List.of(more));
     listeners.add(events::add);
-    RunOrder order = new RunOrder(
+    RunOrder order = order(settings, environment, selected, lanes);
+    return new Trial(new Runner(order, Clock.systemUTC()).run(listeners, connections), events);
+  }
+
+  private static RunOrder order(
+      Settings settings, EnvironmentSettings environment, List<String> selected, int lanes) {
+    ClassLoader loader = Trial.class.getClassLoader();
+    return new RunOrder(
         "trial",
         new Planner(loader, List.of(new Place(here()))).plan(new Selection(selected)),
         settings,
@@ -81,7 +99,6 @@ record Trial(RunResult result, List<RunEvent> events) {
         loader,
         "seed",
         lanes);
-    return new Trial(new Runner(order, Clock.systemUTC()).run(listeners, connections), events);
   }
 
   /** The cases, and the supplies that failed. */

@@ -20,7 +20,7 @@ final class CodeLine {
   static String of(
       String place, JsonNode value, Knowledge.@Nullable Known known, @Nullable JsonNode reply) {
     if (known != null && known.sent() != null && reply != null && includes(reply, known.sent())) {
-      return "body(including(" + known.code() + "))   // " + known.code() + " " + known.comment();
+      return "body(including(" + known.noun() + "))   // " + known.noun() + " " + known.comment();
     }
     if (known != null) {
       return at(place, known.code()) + "   // " + known.code() + " " + known.comment();
