@@ -32,6 +32,7 @@ final class Execution {
   private final Terminal terminal;
   private final OutFolder out;
   private final Strictness strictness;
+  private final Watchfulness watchfulness;
   private final RunOptions options;
   private final @Nullable Duration limit;
 
@@ -45,6 +46,7 @@ final class Execution {
     this.terminal = terminal;
     this.out = new OutFolder(folder, terminal, options.reports());
     this.strictness = options.strictness();
+    this.watchfulness = new Watchfulness(options.blindSpots().least());
     this.options = options;
     this.limit = options.limit();
   }
@@ -89,7 +91,7 @@ final class Execution {
     ConsoleReport console = new ConsoleReport(terminal.out(), style, options.detail(), earlier);
     ConnectionLog connections = terminal.debug() ? connections(journal) : null;
     try (CapturedPrinting printing = CapturedPrinting.begun()) {
-      result = runner.run(List.of(console, writer, strictness), connections);
+      result = runner.run(List.of(console, writer, strictness, watchfulness), connections);
       problems.addAll(result.problems());
     } finally {
       closed(connections, problems);
@@ -104,7 +106,8 @@ final class Execution {
     if (connections != null) {
       terminal.out().println("debug     " + connections);
     }
-    List<String> found = strictness.found();
+    List<String> found = new ArrayList<>(strictness.found());
+    found.addAll(watchfulness.found());
     found.forEach(one -> terminal.out().println("strict    " + one));
     boolean green = result.isGreen() && problems.isEmpty() && found.isEmpty();
     return status(result, plan, green);

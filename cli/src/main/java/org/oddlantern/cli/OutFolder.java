@@ -17,6 +17,7 @@ import org.oddlantern.internal.reports.har.HarReport;
 import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.internal.reports.html.ReportScope;
 import org.oddlantern.internal.reports.junitxml.JUnitXmlReport;
+import org.oddlantern.internal.reports.summary.BlindSpotsJson;
 import org.oddlantern.internal.reports.summary.CountsReport;
 import org.oddlantern.internal.reports.summary.MarkdownSummary;
 
@@ -113,6 +114,8 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
         new Written("counts", folder.counts(), place -> CountsReport.write(run, comparison, place)),
         new Written(
             "summary", folder.summary(), place -> MarkdownSummary.write(run, comparison, place))));
+    others.add(
+        new Written("watched", folder.blindSpots(), place -> BlindSpotsJson.write(run, place)));
     if (options.har()) {
       others.add(new Written(
           "har",

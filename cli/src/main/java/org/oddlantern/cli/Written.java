@@ -1,6 +1,7 @@
 package org.oddlantern.cli;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -39,6 +40,9 @@ final class Written {
     if (problem != null) {
       terminal.tellCause(problem);
       return Optional.of("the " + name + " could not be written to " + place + ": " + problem);
+    }
+    if (!Files.exists(place)) {
+      return Optional.empty(); // there was nothing to write
     }
     String shown =
         name.equals("report") ? place.resolve("index.html").toString() : place.toString();

@@ -18,6 +18,7 @@ import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.RunPart;
 import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.run.AskedPart;
+import org.oddlantern.internal.run.BlindSpots;
 import org.oddlantern.internal.run.RunNames;
 import org.oddlantern.internal.run.RunOrder;
 import org.oddlantern.json.internal.NearestMatch;
@@ -38,6 +39,7 @@ public record Parameters(Function<String, @Nullable String> named) {
       "odd-lantern.earlier",
       "odd-lantern.seed",
       "odd-lantern.debug",
+      "odd-lantern.blind-spots",
       "odd-lantern.out");
 
   /** Set by this library's own command. */
@@ -87,7 +89,21 @@ public record Parameters(Function<String, @Nullable String> named) {
         System.getenv(),
         loader,
         seed == null ? RunNames.fresh() : seed,
-        lanes());
+        lanes(),
+        blindSpots());
+  }
+
+  private BlindSpots blindSpots() {
+    String asked = named.apply("odd-lantern.blind-spots");
+    if (asked == null || asked.equals("false")) {
+      return BlindSpots.NONE;
+    }
+    return switch (asked) {
+      case "", "true" -> BlindSpots.ONCE;
+      case "all" -> BlindSpots.ALL;
+      default ->
+        throw new SettingsProblem("odd-lantern.blind-spots takes true, false or all, not " + asked);
+    };
   }
 
   /**

@@ -7,21 +7,18 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.ExaminedRecord;
 import org.oddlantern.internal.record.Mark;
-import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 
 /** A whole run as its journal tells it; what reports are made of. Immutable and thread-safe. */
 public final class RunData {
-
-  private static final int MOST_UNDER_WAY = 8;
 
   private final RunEvent.Started started;
   private final List<CaseRecord> cases;
@@ -33,6 +30,7 @@ public final class RunData {
   private final Map<String, CaseRecord> byId;
   private final StoredCases stored;
   private final KeptPromises promises;
+  private final ExaminedRun examined;
 
   private RunData(
       RunEvent.Started started,
@@ -42,7 +40,9 @@ public final class RunData {
       RunEvent.@Nullable Ended ended,
       Troubles troubles,
       List<RunEvent.Promised> promised,
+      ExaminedRun examined,
       StoredCases stored) {
+    this.examined = examined;
     this.started = started;
     this.cases = List.copyOf(cases);
     this.own = supplied.stream().collect(Collectors.groupingBy(CaseRecord::whose));
@@ -116,7 +116,7 @@ public final class RunData {
    * @return the problems of the run, as sentences
    */
   public List<String> problems() {
-    return troubles.problems;
+    return troubles.problems();
   }
 
   /**
@@ -126,6 +126,15 @@ public final class RunData {
    */
   public KeptPromises promises() {
     return promises;
+  }
+
+  /**
+   * What its cases would notice.
+   *
+   * @return the places; empty if nobody asked
+   */
+  public ExaminedRun examined() {
+    return examined;
   }
 
   /**
@@ -145,18 +154,7 @@ public final class RunData {
    * @return a sentence that names the cases that were under way
    */
   public String cutOff() {
-    String under = troubles.underWay.stream()
-        .limit(MOST_UNDER_WAY)
-        .map(one -> one.suite() + ": " + one.title())
-        .collect(Collectors.joining("; "));
-    int more = troubles.underWay.size() - MOST_UNDER_WAY;
-    return String.format(
-            Locale.ROOT,
-            "the run was cut off after %d of %s",
-            cases.stream().filter(one -> one.kind() == RecordKind.CASE).count(),
-            Amounts.of(started.cases(), "case"))
-        + (under.isEmpty() ? "" : "; under way: " + under)
-        + (more > 0 ? String.format(Locale.ROOT, " and %d more", more) : "");
+    return troubles.cutOff(cases, started.cases());
   }
 
   /**
@@ -326,9 +324,6 @@ public final class RunData {
     return Verdicts.sentence(this);
   }
 
-  /** What went wrong beside the cases. */
-  private record Troubles(List<String> problems, List<RunEvent.CaseBegan> underWay) {}
-
   /** Puts events where they belong. */
   private static final class Sorting {
     private final List<CaseRecord> cases = new ArrayList<>();
@@ -338,6 +333,7 @@ public final class RunData {
     private final List<RunEvent.PutBackBegan> sent = new ArrayList<>();
     private final List<String> problems = new ArrayList<>();
     private final List<RunEvent.Promised> promised = new ArrayList<>();
+    private final List<ExaminedRecord> examined = new ArrayList<>();
     private final Map<String, RunEvent.CaseBegan> underWay = new LinkedHashMap<>();
     private RunEvent.@Nullable Ended ended;
 
@@ -355,6 +351,8 @@ public final class RunData {
         problems.add(found.problem());
       } else if (event instanceof RunEvent.Promised told) {
         promised.add(told);
+      } else if (event instanceof RunEvent.CaseExamined one) {
+        examined.add(one.record());
       } else if (event instanceof RunEvent.CaseBegan began) {
         underWay.put(began.id(), began);
       } else if (event instanceof RunEvent.UndoNoted noted) {
@@ -378,6 +376,7 @@ public final class RunData {
           ended,
           new Troubles(List.copyOf(problems), List.copyOf(underWay.values())),
           List.copyOf(promised),
+          new ExaminedRun(examined),
           stored);
     }
 

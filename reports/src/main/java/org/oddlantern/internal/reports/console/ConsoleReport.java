@@ -38,6 +38,7 @@ public final class ConsoleReport implements RunListener {
   private final LiveLine live;
   private final EndText end = new EndText();
   private final PromisesHeard promises = new PromisesHeard();
+  private final WatchedText watched = new WatchedText();
   private final Timer timer = new Timer("odd-lantern console", true);
   private String suite = "";
   private String seed = "";
@@ -75,6 +76,7 @@ public final class ConsoleReport implements RunListener {
     synchronized (out) {
       live.hear(event);
       promises.hear(event);
+      watched.hear(event);
       if (!(event instanceof RunEvent.CaseBegan)) {
         live.erase();
         tell(event);
@@ -282,6 +284,7 @@ public final class ConsoleReport implements RunListener {
     if (!promises.sentence().isEmpty()) {
       line(promises.sentence(), 10);
     }
+    watched.lines().forEach(this::again);
     if (wasPutBack > 0 || ended.leftBehind() > 0) {
       out.println(String.format(
           Locale.ROOT,

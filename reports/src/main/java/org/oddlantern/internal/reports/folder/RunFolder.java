@@ -12,6 +12,7 @@ import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
 import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.internal.reports.html.ReportScope;
+import org.oddlantern.internal.reports.summary.BlindSpotsJson;
 import org.oddlantern.internal.reports.summary.CountsReport;
 import org.oddlantern.internal.reports.summary.MarkdownSummary;
 
@@ -93,6 +94,15 @@ public record RunFolder(Path path) {
   }
 
   /**
+   * What the cases of the run would notice, as JSON.
+   *
+   * @return the file
+   */
+  public Path blindSpots() {
+    return path.resolve("blind-spots.json");
+  }
+
+  /**
    * The exchanges as an HTTP archive.
    *
    * @return the file
@@ -116,5 +126,6 @@ public record RunFolder(Path path) {
     HtmlReport.write(run, journal, report(), new ReportScope(PageDetail.ALL, null, earlier));
     CountsReport.write(run, null, counts());
     MarkdownSummary.write(run, null, summary());
+    BlindSpotsJson.write(run, blindSpots());
   }
 }

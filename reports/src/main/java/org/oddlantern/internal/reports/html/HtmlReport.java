@@ -82,7 +82,7 @@ public final class HtmlReport {
   private void write(RunData run, Bodies bodies, ReportScope scope) throws IOException {
     Files.createDirectories(folder);
     try (DirectoryStream<Path> old =
-        Files.newDirectoryStream(folder, "{index,history,promises,suite-*}.html")) {
+        Files.newDirectoryStream(folder, "{index,history,promises,blind-spots,suite-*}.html")) {
       for (Path page : old) {
         Files.delete(page);
       }
@@ -110,6 +110,10 @@ public final class HtmlReport {
     PromisesView promises = index.promises();
     if (promises != null) {
       page("promises.html", "promises.jte", Map.of("page", promises));
+    }
+    BlindSpotsView blindSpots = index.blindSpots();
+    if (blindSpots != null) {
+      page("blind-spots.html", "blind-spots.jte", Map.of("page", blindSpots));
     }
     page("index.html", "index.jte", Map.of("page", index.view()));
     tellWhatIsMissing(bodies);

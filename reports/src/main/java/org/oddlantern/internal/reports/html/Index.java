@@ -74,6 +74,14 @@ final class Index {
     return new PromisesView(run.started().name(), promises.sentence(), isKept(promises), documents);
   }
 
+  /** What nobody would notice; null if nobody asked. */
+  @Nullable
+  BlindSpotsView blindSpots() {
+    return run.examined().isEmpty() || scope.pages() == PageDetail.COUNTS
+        ? null
+        : new BlindSpotsPage(run, bodies, this::address).view();
+  }
+
   private static boolean isKept(KeptPromises promises) {
     return !promises.counts().containsKey(Keeping.BROKEN)
         && !promises.counts().containsKey(Keeping.NOT_TRIED);
@@ -116,6 +124,7 @@ final class Index {
         told ? rows(run.slowest(SLOWEST)) : List.of(),
         scope.history() != null,
         run.promises().documents().isEmpty() ? "" : run.promises().sentence(),
+        told && !run.examined().isEmpty() ? run.examined().sentence() : "",
         Stream.concat(run.cases().stream(), run.shared().stream())
             .map(CaseRecord::word)
             .distinct()

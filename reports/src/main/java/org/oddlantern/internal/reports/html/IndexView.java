@@ -25,6 +25,7 @@ import org.oddlantern.internal.record.RunEvent;
  * @param slowest the slowest cases
  * @param history whether there is a page of earlier runs
  * @param promises how many promises of documents were kept; empty if there are none
+ * @param watched how much of what came is watched; empty if nobody asked
  * @param words the words of outcomes that stand on this page
  */
 public record IndexView(
@@ -46,6 +47,7 @@ public record IndexView(
     List<CaseView> slowest,
     boolean history,
     String promises,
+    String watched,
     List<String> words) {
 
   /**

@@ -67,6 +67,12 @@ public final class CountsReport {
           .forEach((keeping, count) -> out.writeNumberProperty(keeping.word(), count));
       out.writeEndObject();
     }
+    if (!run.examined().isEmpty()) {
+      out.writeObjectPropertyStart("blindSpots");
+      out.writeNumberProperty("places", run.examined().places());
+      out.writeNumberProperty("watched", run.examined().watched());
+      out.writeEndObject();
+    }
     out.writeArrayPropertyStart("suites");
     run.bySuite().forEach((suite, cases) -> {
       out.writeStartObject();

@@ -63,6 +63,10 @@ public final class MarkdownSummary {
       line("");
       line("Promises: " + escaped(run.promises().sentence()) + ".");
     }
+    if (!run.examined().isEmpty()) {
+      line("");
+      line("Blind spots: " + escaped(run.examined().sentence()) + ".");
+    }
     List<CaseRecord> broken = run.notPassed();
     if (!broken.isEmpty()) {
       line("");
