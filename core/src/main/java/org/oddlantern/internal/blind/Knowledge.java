@@ -37,7 +37,7 @@ final class Knowledge {
         Operations.sent(request),
         arguments(template, request.uri().getRawPath()),
         given,
-        noun(template));
+        noun(template.replaceFirst("\\?.*", "")));
   }
 
   static Knowledge ofLook(List<GivenValue> given) {
@@ -57,9 +57,15 @@ final class Knowledge {
           "the call sent it", name, "is what the call sent", noun.isEmpty() ? "sent" : noun, sent);
     }
     for (Map.Entry<String, String> argument : arguments.entrySet()) {
-      if (isNamed(argument.getKey(), name) && argument.getValue().equals(text(value))) {
+      boolean named = argument.getKey().endsWith(" " + name)
+          || isNamed(argument.getKey().replaceFirst(" .*", ""), name);
+      if (named && argument.getValue().equals(text(value))) {
         return new Known(
-            "it stands in the address", argument.getKey(), "stands in the address", "", null);
+            "it stands in the address",
+            argument.getKey().replaceFirst(" .*", ""),
+            "stands in the address",
+            "",
+            null);
       }
     }
     return ofGiven(name, value);
@@ -73,7 +79,11 @@ final class Knowledge {
       if (named && same(inside, value)) {
         String code = one.tree().isObject() ? one.name() + "." + name + "()" : one.name();
         return new Known(
-            "it was given " + one.type(), code, "is the " + one.type() + " it was given", "", null);
+            "the case was given the " + one.type(),
+            code,
+            "is the " + one.type() + " it was given",
+            "",
+            null);
       }
     }
     return null;
@@ -109,7 +119,7 @@ final class Knowledge {
         : place.substring(dot + 1);
   }
 
-  /** What took the places of a template. */
+  /** What took the places of a template, by the name of the place and, after a blank, what stands before it. */
   private static Map<String, String> arguments(String template, @Nullable String path) {
     List<String> names = new ArrayList<>();
     StringBuilder pattern = new StringBuilder(".*?");
@@ -118,7 +128,7 @@ final class Knowledge {
     String bare = template.replaceFirst("\\?.*", "");
     while (place.find()) {
       pattern.append(Pattern.quote(bare.substring(from, place.start()))).append("([^/]*)");
-      names.add(place.group(1));
+      names.add(place.group(1) + " " + noun(bare.substring(0, place.start())));
       from = place.end();
     }
     pattern.append(Pattern.quote(bare.substring(from)));
@@ -135,7 +145,7 @@ final class Knowledge {
   /** What the last part of an address is about, as code may call one of it: {@code hive}. */
   private static String noun(String template) {
     String noun = "";
-    for (String part : template.replaceFirst("\\?.*", "").split("/")) {
+    for (String part : template.split("/")) {
       if (part.matches("[A-Za-z]\\w*")) {
         noun = part;
       }

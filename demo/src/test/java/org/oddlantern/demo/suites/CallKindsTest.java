@@ -97,6 +97,7 @@ public class CallKindsTest {
             .part("photo", Part.file("payloads/queen.png")))
         .must(
             status(201),
+            at("$.hive", 1),
             at("$.file", "queen.png"),
             at("$.type", "image/png"),
             at("$.note", "queen seen"));
@@ -104,10 +105,10 @@ public class CallKindsTest {
 
   @Case("one field is asked for with GraphQL")
   void graphQl() {
-    var one = GraphQl.text("query One($id: Int!) { hive(id: $id) { label } }");
+    var one = GraphQl.text("query One($id: Int!) { hive(id: $id) { id label } }");
     beeyard
         .send(Call.post("/graphql").graphQl(one.variable("id", 1)))
-        .must(at("$.data.hive.label", "Foxglove"));
+        .must(at("$.data.hive.id", 1), at("$.data.hive.label", "Foxglove"));
     beeyard
         .send(Call.post("/graphql")
             .graphQl(

@@ -82,7 +82,7 @@ public class HiveRegisterTest {
         .send(Call.patch("/hives/{id}", id)
             .json(Payload.of(new Renamed(label)))
             .named("rename the hive"))
-        .must(status(200), at("$.label", label));
+        .must(status(200), at("$.id", id), at("$.label", label));
     return new Renamed(label);
   }
 
@@ -96,7 +96,9 @@ public class HiveRegisterTest {
     var hive = Payload.json("""
                 {"label": "", "kind": "long", "queenYear": 2025, "plot": "orchard"}
                 """).with("$.label", fresh.text("anew-"));
-    beeyard.send(Call.put("/hives/{id}", id).json(hive)).must(status(200), body(including(hive)));
+    beeyard
+        .send(Call.put("/hives/{id}", id).json(hive))
+        .must(status(200), at("$.id", id), body(including(hive)));
   }
 
   @Case("a hive that was removed is gone")

@@ -47,6 +47,6 @@ public class InspectionTest {
   void one() {
     var reply = beeyard.send(Call.get("/inspections/{id}", 5));
     Inspection inspection = reply.must(status(200)).bodyAs(Inspection.class);
-    reply.must(body(including(inspection)), at("$.queenSeen", anyValue()));
+    reply.must(at("$.id", 5), body(including(inspection)), at("$.queenSeen", anyValue()));
   }
 }

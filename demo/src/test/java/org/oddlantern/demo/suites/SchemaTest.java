@@ -61,7 +61,9 @@ public class SchemaTest {
 
   @Case("a row of the store fits a schema, too")
   void row(HiveId id) {
-    store.row("select id, label, kind from hive where id = ?", id).must(body(Schema.text("""
+    store
+        .row("select id, label, kind from hive where id = ?", id)
+        .must(at("$.id", id), body(Schema.text("""
             { "properties": { "label": { "minLength": 1 }, "kind": { "enum": ["stack"] } },
               "required": ["id", "label", "kind"] }
             """)));

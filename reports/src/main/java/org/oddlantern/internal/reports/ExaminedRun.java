@@ -128,6 +128,16 @@ public final class ExaminedRun {
         && place.watch() != Watch.ON_PURPOSE;
   }
 
+  /** Whether more than one service was asked, so that their names set operations apart. */
+  public boolean hasServices() {
+    return operations.stream()
+            .filter(one -> one.operation().isCall())
+            .map(one -> one.operation().service())
+            .distinct()
+            .count()
+        > 1;
+  }
+
   /** What is unwatched in many operations of a service, told once. */
   public List<Often> oftenUnwatched() {
     return often;
@@ -161,13 +171,20 @@ public final class ExaminedRun {
     unwatched.forEach((group, some) -> {
       if (some.size() >= OFTEN) {
         String place = group.substring(group.indexOf(' ') + 1);
+        String service = some.get(0).operation().service();
         String line = lines.get(group).entrySet().stream()
             .max(Map.Entry.comparingByValue())
             .map(Map.Entry::getKey)
             .orElse("");
-        boolean header = place.startsWith("header ");
+        long calls = operations.stream()
+            .filter(one -> one.operation().isCall() && one.operation().service().equals(service))
+            .count();
+        // what only some replies have cannot be asked of all; of a type only replies with a body
+        // are asked
+        boolean header = place.equals("header Content-Type")
+            || place.startsWith("header ") && all.getOrDefault(group, 0) == calls;
         often.add(new Often(
-            some.get(0).operation().service(),
+            service,
             place,
             some.size(),
             all.getOrDefault(group, 0),
@@ -264,12 +281,25 @@ public final class ExaminedRun {
     return switch (place.watch()) {
       case BY_VALUE -> "by value";
       case ON_PURPOSE -> "not watched, on purpose";
-      case BY_KIND -> "by kind: another value would go unnoticed";
+      case BY_KIND ->
+        place.unnoticed().isEmpty() ? "by kind" : "by kind: another value would go unnoticed";
       case NOT_AT_ALL -> "not at all";
       case IN_PART ->
         "in part: nobody would notice "
             + place.unnoticed().stream().limit(3).collect(Collectors.joining(", "));
     };
+  }
+
+  /**
+   * What nobody does about a place, in words that stand for themselves.
+   *
+   * @param place the place
+   * @return {@code nobody looks at it}
+   */
+  public static String sentence(WatchedPlace place) {
+    return place.watch() == Watch.NOT_AT_ALL
+        ? "nobody looks at it"
+        : "it is watched " + words(place);
   }
 
   /**

@@ -68,8 +68,8 @@ final class WatchedText {
     lines.add(new EndText.Line(
         "known",
         one.operation().line() + ", " + one.seen().place().place() + ": "
-            + one.seen().place().known() + "; watched "
-            + ExaminedRun.words(one.seen().place()),
+            + one.seen().place().known() + ", and "
+            + ExaminedRun.sentence(one.seen().place()),
         false));
     if (!one.seen().place().line().isEmpty()) {
       lines.add(new EndText.Line("", "  " + one.seen().place().line(), false));

@@ -59,7 +59,7 @@ final class BlindSpotsPage {
                 anchors.getOrDefault(one.operation(), ""),
                 one.seen().place().place(),
                 one.seen().place().known(),
-                ExaminedRun.words(one.seen().place()),
+                ExaminedRun.sentence(one.seen().place()),
                 one.seen().place().line()))
             .toList(),
         examined.oftenUnwatched().stream()
@@ -74,6 +74,7 @@ final class BlindSpotsPage {
   private BlindSpotsView.OperationView operation(WatchedOperation one, String anchor) {
     return new BlindSpotsView.OperationView(
         anchor,
+        run.examined().hasServices() ? one.operation().service() : "",
         one.line(),
         one.watched() + " of " + one.count() + " watched",
         one.watched() < one.count(),

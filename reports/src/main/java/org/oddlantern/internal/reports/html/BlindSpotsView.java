@@ -48,6 +48,7 @@ public record BlindSpotsView(
    * An operation.
    *
    * @param anchor what leads to it
+   * @param service the service, where there are several
    * @param line what was asked, and the status
    * @param count how many of its places are watched, in words
    * @param open whether some are not
@@ -57,6 +58,7 @@ public record BlindSpotsView(
    */
   public record OperationView(
       String anchor,
+      String service,
       String line,
       String count,
       boolean open,
