@@ -53,7 +53,9 @@ record ExaminedLine(JsonGenerator out) {
   }
 
   private static boolean isPlain(WatchedPlace place) {
-    return place.watch() == Watch.BY_VALUE && place.carried().isEmpty();
+    return place.watch() == Watch.BY_VALUE
+        && place.carried().isEmpty()
+        && place.unnoticed().isEmpty();
   }
 
   private void write(WatchedPlace place) {

@@ -21,6 +21,7 @@ import org.oddlantern.program.RunningProgram;
 import org.oddlantern.standin.Observed;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Changes;
+import org.oddlantern.suite.NotAgain;
 import org.oddlantern.suite.Supply;
 
 /** The beeyard as a program of its own, which the suite starts, kills and starts again. */
@@ -61,6 +62,7 @@ public class OwnProgramTest {
   }
 
   @Case("a beeyard that was killed says nothing, and is well again when it is started anew")
+  @NotAgain("it is about a program that is really killed")
   void again(@Changes Yard yard) {
     yard.program().kill();
     try {

@@ -59,6 +59,7 @@ class ArchitectureIT {
       "internal.connections",
       "internal.record",
       "internal.journal",
+      "internal.blind",
       "internal.run",
       "internal.reports",
       "internal.reports.console",

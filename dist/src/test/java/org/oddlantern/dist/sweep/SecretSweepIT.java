@@ -63,6 +63,7 @@ class SecretSweepIT {
         Command.demoLibraries(),
         "--debug",
         "--har",
+        "--blind-spots",
         "--out",
         out.toString());
     Command.Output settings = command.run("settings");
@@ -73,6 +74,9 @@ class SecretSweepIT {
     assertFalse(run.err().contains("DEBUG"), "the libraries inside are silent: " + run.err());
     assertTrue(run.out().contains("$SWEEP_TOKEN"), run.out());
     assertTrue(run.out().contains("printing ***"), run.out());
+    assertTrue(
+        Files.readString(out.resolve("blind-spots.json")).contains("\"watch\":\"not at all\""),
+        run.out());
 
     Map<String, String> texts = new LinkedHashMap<>();
     texts.put(

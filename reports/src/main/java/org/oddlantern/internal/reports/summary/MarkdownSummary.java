@@ -59,14 +59,7 @@ public final class MarkdownSummary {
     line("environment " + code(run.started().environment()) + ", took "
         + Amounts.time(run.took()) + ", run " + code(run.started().run()) + ", seed "
         + code(run.started().seed()));
-    if (!run.promises().documents().isEmpty()) {
-      line("");
-      line("Promises: " + escaped(run.promises().sentence()) + ".");
-    }
-    if (!run.examined().isEmpty()) {
-      line("");
-      line("Blind spots: " + escaped(run.examined().sentence()) + ".");
-    }
+    together(run);
     List<CaseRecord> broken = run.notPassed();
     if (!broken.isEmpty()) {
       line("");
@@ -91,6 +84,18 @@ public final class MarkdownSummary {
           .limit(MOST)
           .forEach(left -> line("- " + code(left.deed()) + ": " + escaped(left.problem())));
       more(run.leftBehind().size());
+    }
+  }
+
+  /** What is told of all cases together. */
+  private void together(RunData run) {
+    if (!run.promises().documents().isEmpty()) {
+      line("");
+      line("Promises: " + escaped(run.promises().sentence()) + ".");
+    }
+    if (!run.examined().isEmpty()) {
+      line("");
+      line("Blind spots: " + escaped(run.examined().sentence()) + ".");
     }
   }
 
