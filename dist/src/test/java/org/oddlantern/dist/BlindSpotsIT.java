@@ -30,7 +30,7 @@ class BlindSpotsIT {
     assertEquals(cases(plain), cases(one));
     Map<String, String> places = places("one");
     assertTrue(places.size() > 150, places.toString());
-    assertEquals(places, places("four"));
+    assertEquals(withoutItems(places), withoutItems(places("four")));
     assertEquals("by value", places.get("GET /hives/{id} 200 $.keeper"));
     assertEquals("by kind", places.get("GET /hives 200 $.total"));
     assertTrue(
@@ -97,6 +97,13 @@ class BlindSpotsIT {
       }
     }
     return places;
+  }
+
+  /** Which hives are in the list depends on what ran before, and so does which of them are changed. */
+  private static Map<String, String> withoutItems(Map<String, String> places) {
+    Map<String, String> others = new TreeMap<>(places);
+    others.keySet().removeIf(place -> place.contains("[*]"));
+    return others;
   }
 
   private List<String> known(String out) throws Exception {

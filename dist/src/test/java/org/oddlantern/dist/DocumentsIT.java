@@ -61,6 +61,8 @@ class DocumentsIT {
         .replace(blocksOf(document("reports"), "java"), "")
         .replace(blocksOf(document("reports"), "yaml"), "")
         .replace(blocksOf(document("promises"), "yaml"), "")
+        .replace(blocksOf(document("blind-spots"), "java"), "")
+        .replace(blocksOf(document("blind-spots"), "yaml"), "")
         .replace(document("stand-ins"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
@@ -71,7 +73,7 @@ class DocumentsIT {
     for (String command : String.join("", blocks(elsewhere, "sh")).lines().toList()) {
       assertTrue(
           command.matches(
-              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch|report|standin)"),
+              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch|report|standin|blind)"),
           command + " is a command that no test knows");
     }
   }
@@ -91,6 +93,7 @@ class DocumentsIT {
             + document("schemas")
             + document("suites")
             + document("reports")
+            + document("blind-spots")
             + document("stand-ins"),
         "java"));
     snippets.removeIf(snippet -> snippet.startsWith("package ")); // which is run by itself
@@ -158,13 +161,14 @@ class DocumentsIT {
         settings
             + blocks(document("schemas"), "yaml").get(0)
             + blocks(document("reports"), "yaml").get(0)
-            + blocks(document("promises"), "yaml").get(0));
+            + blocks(document("promises"), "yaml").get(0)
+            + blocks(document("blind-spots"), "yaml").get(0));
     Command.Output output = Command.in(folder).run("settings");
     assertTrue(
         output
             .out()
             .matches(
-                "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*history.folder +\\S*/history .*history.keep +50.*"),
+                "(?s).*schemas.hosts +schemas.fennelhill.example.*schemas.formats +annotate.*schemas.draft +draft7.*history.folder +\\S*/history .*history.keep +50.*unwatched +GET /status \\$\\.asked.*"),
         output.out() + output.err());
   }
 

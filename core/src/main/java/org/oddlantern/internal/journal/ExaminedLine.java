@@ -21,6 +21,7 @@ record ExaminedLine(JsonGenerator out) {
     text(Member.ID, examined.id());
     text(Member.REASON, examined.reason());
     out.writeNumberProperty(Member.TOOK_MICROS, examined.tookMicros());
+    out.writeNumberProperty(Member.AGAIN_MICROS, examined.againMicros());
     out.writeNumberProperty(Member.TRIED, examined.tried());
     if (examined.untried() > 0) {
       out.writeNumberProperty(Member.UNTRIED, examined.untried());
@@ -88,6 +89,7 @@ record ExaminedLine(JsonGenerator out) {
         line.text(Member.ID),
         line.text(Member.REASON),
         line.number(Member.TOOK_MICROS),
+        line.number(Member.AGAIN_MICROS),
         line.count(Member.TRIED),
         line.count(Member.UNTRIED),
         line.list(Member.ANSWERS, ExaminedLine::answer));

@@ -6,6 +6,7 @@ final class Member {
   static final String ABOVE = "above";
   static final String ABSENT = "absent";
   static final String AFTER = "after";
+  static final String AGAIN_MICROS = "againMicros";
   static final String AGREED = "agreed";
   static final String ANSWER = "answer";
   static final String ANSWERS = "answers";

@@ -7,7 +7,8 @@ import java.util.List;
  *
  * @param id the case
  * @param reason why it could not be done again, in words that go on from the name of the case; empty if it was
- * @param tookMicros microseconds that it took
+ * @param tookMicros microseconds that all of it took
+ * @param againMicros microseconds of them for doing it again unchanged
  * @param tried how many changes were tried
  * @param untried how many were not, since there are so many or time was over
  * @param answers what it was given
@@ -16,6 +17,7 @@ public record ExaminedRecord(
     String id,
     String reason,
     long tookMicros,
+    long againMicros,
     int tried,
     int untried,
     List<ExaminedAnswer> answers) {
@@ -27,7 +29,7 @@ public record ExaminedRecord(
 
   /** A case that could not be done again. */
   public static ExaminedRecord not(String id, String reason, long tookMicros) {
-    return new ExaminedRecord(id, reason, tookMicros, 0, 0, List.of());
+    return new ExaminedRecord(id, reason, tookMicros, 0, 0, 0, List.of());
   }
 
   /** Whether it was done again. */

@@ -285,6 +285,6 @@ final class Examination {
     own.unknown(true)
         .forEach((place, hint) ->
             examiner.unknown("@Unwatched of " + one.definition().id(), place, hint));
-    return new ExaminedRecord(id, "", micros, all.tried(), untried, answers);
+    return new ExaminedRecord(id, "", micros, unchanged / 1_000, all.tried(), untried, answers);
   }
 }

@@ -60,19 +60,7 @@ public final class CountsReport {
     }
     out.writeEndObject();
     out.writeNumberProperty("leftBehind", run.leftBehind().size());
-    if (!run.promises().documents().isEmpty()) {
-      out.writeObjectPropertyStart("promises");
-      run.promises()
-          .counts()
-          .forEach((keeping, count) -> out.writeNumberProperty(keeping.word(), count));
-      out.writeEndObject();
-    }
-    if (!run.examined().isEmpty()) {
-      out.writeObjectPropertyStart("blindSpots");
-      out.writeNumberProperty("places", run.examined().places());
-      out.writeNumberProperty("watched", run.examined().watched());
-      out.writeEndObject();
-    }
+    together(run, out);
     out.writeArrayPropertyStart("suites");
     run.bySuite().forEach((suite, cases) -> {
       out.writeStartObject();
@@ -87,6 +75,23 @@ public final class CountsReport {
       write(comparison, out);
     }
     out.writeEndObject();
+  }
+
+  /** What is counted beside cases. */
+  private static void together(RunData run, JsonGenerator out) {
+    if (!run.promises().documents().isEmpty()) {
+      out.writeObjectPropertyStart("promises");
+      run.promises()
+          .counts()
+          .forEach((keeping, count) -> out.writeNumberProperty(keeping.word(), count));
+      out.writeEndObject();
+    }
+    if (!run.examined().isEmpty()) {
+      out.writeObjectPropertyStart("blindSpots");
+      out.writeNumberProperty("places", run.examined().places());
+      out.writeNumberProperty("watched", run.examined().watched());
+      out.writeEndObject();
+    }
   }
 
   private static void write(Comparison comparison, JsonGenerator out) {
