@@ -2,6 +2,7 @@ package org.oddlantern.cli;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.oddlantern.internal.record.ExaminedRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
@@ -38,7 +39,12 @@ final class Watchfulness implements RunListener {
     return List.of(
         run.places() == 0
             ? "no case could be examined, and --watched-at-least " + least + " was asked"
-            : "%d of %d places are watched (%d %%), and --watched-at-least %d was asked"
-                .formatted(run.watched(), run.places(), run.perCent(), least));
+            : String.format(
+                Locale.ROOT,
+                "%d of %d places are watched (%d %%), and --watched-at-least %d was asked",
+                run.watched(),
+                run.places(),
+                run.perCent(),
+                least));
   }
 }

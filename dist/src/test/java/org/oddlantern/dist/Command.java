@@ -74,7 +74,7 @@ public record Command(Path folder, Map<String, String> variables) {
   }
 
   /** The jar of the demo whose name ends so. */
-  static Path demoJar(String ending) throws IOException {
+  public static Path demoJar(String ending) throws IOException {
     return jars(HOME.resolve("lib/demo"))
         .filter(jar -> jar.getFileName().toString().matches("odd-lantern-demo.*" + ending))
         .findFirst()

@@ -61,8 +61,7 @@ class DocumentsIT {
         .replace(blocksOf(document("reports"), "java"), "")
         .replace(blocksOf(document("reports"), "yaml"), "")
         .replace(blocksOf(document("promises"), "yaml"), "")
-        .replace(blocksOf(document("blind-spots"), "java"), "")
-        .replace(blocksOf(document("blind-spots"), "yaml"), "")
+        .replace(document("blind-spots"), "")
         .replace(document("stand-ins"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
@@ -70,7 +69,8 @@ class DocumentsIT {
         .replace(document("ci"), "");
     assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
     assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
-    for (String command : String.join("", blocks(elsewhere, "sh")).lines().toList()) {
+    String commands = elsewhere + document("blind-spots");
+    for (String command : String.join("", blocks(commands, "sh")).lines().toList()) {
       assertTrue(
           command.matches(
               "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch|report|standin|blind)"),

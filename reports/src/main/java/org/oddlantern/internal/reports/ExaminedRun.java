@@ -144,54 +144,26 @@ public final class ExaminedRun {
   }
 
   private List<Often> often() {
-    Map<String, List<WatchedOperation>> unwatched = new LinkedHashMap<>();
-    Map<String, Integer> all = new LinkedHashMap<>();
-    Map<String, Map<String, Integer>> lines = new LinkedHashMap<>();
+    Map<String, Group> groups = new LinkedHashMap<>();
     for (WatchedOperation operation : operations) {
-      Set<String> groups = new HashSet<>();
-      Set<String> open = new HashSet<>();
       for (WatchedOperation.Seen seen : operation.places()) {
-        String group = group(operation, seen.place());
-        if (group.isEmpty()) {
-          continue;
-        }
-        groups.add(group);
-        if (isOpen(seen.place())) {
-          open.add(group);
-          lines
-              .computeIfAbsent(group, any -> new LinkedHashMap<>())
-              .merge(seen.place().line(), 1, Integer::sum);
+        String name = group(operation, seen.place());
+        if (!name.isEmpty()) {
+          groups.computeIfAbsent(name, Group::new).add(operation, seen.place());
         }
       }
-      groups.forEach(group -> all.merge(group, 1, Integer::sum));
-      open.forEach(
-          group -> unwatched.computeIfAbsent(group, any -> new ArrayList<>()).add(operation));
     }
-    List<Often> often = new ArrayList<>();
-    unwatched.forEach((group, some) -> {
-      if (some.size() >= OFTEN) {
-        String place = group.substring(group.indexOf(' ') + 1);
-        String service = some.get(0).operation().service();
-        String line = lines.get(group).entrySet().stream()
-            .max(Map.Entry.comparingByValue())
-            .map(Map.Entry::getKey)
-            .orElse("");
-        long calls = operations.stream()
-            .filter(one -> one.operation().isCall() && one.operation().service().equals(service))
-            .count();
-        // what only some replies have cannot be asked of all; of a type only replies with a body
-        // are asked
-        boolean header = place.equals("header Content-Type")
-            || place.startsWith("header ") && all.getOrDefault(group, 0) == calls;
-        often.add(new Often(
-            service,
-            place,
-            some.size(),
-            all.getOrDefault(group, 0),
-            header && !line.isEmpty() ? "always(" + line + ")" : ""));
-      }
-    });
-    return often;
+    return groups.values().stream()
+        .filter(group -> group.open.size() >= OFTEN)
+        .map(group -> group.told(calls(group.service())))
+        .toList();
+  }
+
+  /** How many operations of a service there are. */
+  private long calls(String service) {
+    return operations.stream()
+        .filter(one -> one.operation().isCall() && one.operation().service().equals(service))
+        .count();
   }
 
   /** What belongs together though it is of many operations; empty if it stands for itself. */
@@ -332,6 +304,47 @@ public final class ExaminedRun {
           count,
           Amounts.of(of, "operation"),
           service.isEmpty() ? "" : " of " + service);
+    }
+  }
+
+  /** Places of many operations that belong together. */
+  private static final class Group {
+    private final String name;
+    private final Set<WatchedOperation> all = new HashSet<>();
+    private final Set<WatchedOperation> open = new HashSet<>();
+    private final Map<String, Integer> lines = new LinkedHashMap<>();
+
+    Group(String name) {
+      this.name = name;
+    }
+
+    void add(WatchedOperation operation, WatchedPlace place) {
+      all.add(operation);
+      if (isOpen(place)) {
+        open.add(operation);
+        lines.merge(place.line(), 1, Integer::sum);
+      }
+    }
+
+    String service() {
+      return name.substring(0, name.indexOf(' '));
+    }
+
+    /** What only some replies have cannot be asked of all; of a type only those with a body are asked. */
+    Often told(long calls) {
+      String place = name.substring(name.indexOf(' ') + 1);
+      boolean everywhere =
+          place.equals("header Content-Type") || place.startsWith("header ") && all.size() == calls;
+      String line = lines.entrySet().stream()
+          .max(Map.Entry.comparingByValue())
+          .map(Map.Entry::getKey)
+          .orElse("");
+      return new Often(
+          service(),
+          place,
+          open.size(),
+          all.size(),
+          everywhere && !line.isEmpty() ? "always(" + line + ")" : "");
     }
   }
 }
