@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.internal.CookieText;
 import org.oddlantern.shaded.org.apache.hc.client5.http.cookie.BasicCookieStore;
@@ -23,7 +22,7 @@ public final class CookieJar {
 
   private final CookieSpec rules = new RFC6265LaxSpec();
   private final BasicCookieStore store = new BasicCookieStore();
-  private final Map<CookieJar, CookieJar> borrowed = new IdentityHashMap<>();
+  private final IdentityHashMap<CookieJar, CookieJar> borrowed = new IdentityHashMap<>();
   private volatile boolean empty = true;
 
   /** Cookies as somebody else has them when this is first asked; what is kept in them stays here. */

@@ -36,7 +36,7 @@ public final class Examined {
       Pattern.compile("(?:header|cookie)\\(\"([^\"]+)\".*", Pattern.DOTALL);
 
   private final List<Target> targets = new ArrayList<>();
-  private final Map<Change, Target> targetOf = new IdentityHashMap<>();
+  private final IdentityHashMap<Change, Target> targetOf = new IdentityHashMap<>();
   private final Map<OperationRecord, Set<String>> watchedBefore = new HashMap<>();
   private final List<OnPurpose> onPurpose;
   private final SpotFates spots = new SpotFates();
@@ -60,6 +60,7 @@ public final class Examined {
       List<OnPurpose> onPurpose,
       Function<OperationRecord, Set<String>> watched) {
     this.onPurpose = List.copyOf(onPurpose);
+    IdentityHashMap<Instant, Integer> indexes = byMoment(moments);
     Set<String> headers = headersLookedAt(told);
     Map<OperationRecord, SeenValues> seen = new HashMap<>();
     int exchanges = 0;
@@ -67,9 +68,9 @@ public final class Examined {
     for (Told one : told) {
       boolean exchange = one.asked instanceof Exchange;
       if (one.counts) {
-        int index = index(moments, one.asked);
-        Object answer = index < 0 ? null : answers.get(index);
-        if (answer != null) {
+        Integer index = indexes.get(moment(one.asked));
+        Object answer = index == null ? null : answers.get(index);
+        if (index != null && answer != null) {
           OperationRecord operation = Operations.of(one.asked);
           SeenValues values = seen.computeIfAbsent(operation, any -> new SeenValues());
           targets.add(new Target(
@@ -87,14 +88,17 @@ public final class Examined {
     }
   }
 
-  private static int index(List<Instant> moments, Asked asked) {
-    Instant at = asked instanceof Exchange exchange ? exchange.sentAt() : ((Look) asked).sentAt();
+  /** Which answer is known by a moment: by that very object, since two may come at the same time. */
+  private static IdentityHashMap<Instant, Integer> byMoment(List<Instant> moments) {
+    IdentityHashMap<Instant, Integer> indexes = new IdentityHashMap<>();
     for (int i = 0; i < moments.size(); i++) {
-      if (moments.get(i) == at) {
-        return i;
-      }
+      indexes.put(moments.get(i), i);
     }
-    return -1;
+    return indexes;
+  }
+
+  private static Instant moment(Asked asked) {
+    return asked instanceof Exchange exchange ? exchange.sentAt() : ((Look) asked).sentAt();
   }
 
   /** What checks say that they ask of headers, in words. */

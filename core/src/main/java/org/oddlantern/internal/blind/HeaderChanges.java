@@ -42,20 +42,27 @@ record HeaderChanges(WireReply reply, Set<String> lookedAt) {
           .add(header);
     }
     List<Change> changes = new ArrayList<>();
-    byName.forEach((name, fields) -> {
-      if (name.equals("set-cookie")) {
-        fields.forEach(field -> flags(field, changes));
+    for (int i = 0; i < reply.headers().fields().size(); i++) {
+      if (reply.headers().fields().get(i).name().equalsIgnoreCase("Set-Cookie")) {
+        flags(i, changes);
       }
-      if (MEANING.contains(name) || name.startsWith("access-control-") || lookedAt.contains(name)) {
+    }
+    byName.forEach((name, fields) -> {
+      if (isTried(name)) {
         change(fields.get(0), changes);
       }
     });
     return changes;
   }
 
-  /** Where there is no body, nobody minds of which type it is. */
-  private static boolean isOfBody(String name) {
-    return name.equals("content-type") || name.equals("content-disposition");
+  private boolean isTried(String name) {
+    if (lookedAt.contains(name)) {
+      return true;
+    }
+    // where there is no body, nobody minds of which type it is
+    boolean ofBody = name.equals("content-type") || name.equals("content-disposition");
+    return (MEANING.contains(name) || name.startsWith("access-control-"))
+        && !(ofBody && reply.body().length == 0);
   }
 
   private void change(Header header, List<Change> changes) {
@@ -67,21 +74,22 @@ record HeaderChanges(WireReply reply, Set<String> lookedAt) {
   }
 
   /** What a cookie may not be without is told by its flags (RFC 6265, section 4.1.2). */
-  private void flags(Header header, List<Change> changes) {
+  private void flags(int index, List<Change> changes) {
+    Header header = reply.headers().fields().get(index);
     String cookie = header.value().replaceFirst("=.*", "").strip();
     for (String flag : FLAGS) {
       String without = header.value().replaceAll("(?i);\\s*" + flag + "(=[^;]*)?(?=;|$)", "");
       if (!without.equals(header.value())) {
         Spot spot = Spot.plain("cookie " + cookie + " " + flag, null);
-        changes.add(new Change(spot, ChangeKind.MISSING, () -> with(replaced(header, without))));
+        changes.add(new Change(spot, ChangeKind.MISSING, () -> with(replaced(index, without))));
       }
     }
   }
 
-  private Headers replaced(Header header, String value) {
-    return new Headers(reply.headers().fields().stream()
-        .map(one -> one == header ? new Header(one.name(), value) : one)
-        .toList());
+  private Headers replaced(int index, String value) {
+    List<Header> fields = new ArrayList<>(reply.headers().fields());
+    fields.set(index, new Header(fields.get(index).name(), value));
+    return new Headers(fields);
   }
 
   private WireReply with(Headers headers) {

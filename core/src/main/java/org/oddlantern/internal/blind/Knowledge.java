@@ -145,7 +145,7 @@ final class Knowledge {
   /** What the last part of an address is about, as code may call one of it: {@code hive}. */
   private static String noun(String template) {
     String noun = "";
-    for (String part : template.split("/")) {
+    for (String part : template.split("/", -1)) {
       if (part.matches("[A-Za-z]\\w*")) {
         noun = part;
       }

@@ -2,13 +2,12 @@ package org.oddlantern.internal.blind;
 
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 
 /** Which places nobody sees, so that what lies inside of them is not seen either. */
 final class SpotFates {
 
-  private final Map<Spot, Integer> open = new IdentityHashMap<>();
-  private final Map<Spot, Boolean> noticed = new IdentityHashMap<>();
+  private final IdentityHashMap<Spot, Integer> open = new IdentityHashMap<>();
+  private final IdentityHashMap<Spot, Boolean> noticed = new IdentityHashMap<>();
 
   /** These will be tried. */
   void expect(List<Change> changes) {

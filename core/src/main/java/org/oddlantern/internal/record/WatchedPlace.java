@@ -29,7 +29,12 @@ public record WatchedPlace(
 
   /** The one of two that is watched better; this if neither is. */
   public WatchedPlace better(WatchedPlace other) {
+    return isWorse(other) ? other : this;
+  }
+
+  /** Whether another is watched better. */
+  public boolean isWorse(WatchedPlace other) {
     int worse = watch.compareTo(other.watch);
-    return worse > 0 || worse == 0 && unnoticed.size() > other.unnoticed.size() ? other : this;
+    return worse > 0 || worse == 0 && unnoticed.size() > other.unnoticed.size();
   }
 }

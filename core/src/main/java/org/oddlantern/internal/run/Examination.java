@@ -9,6 +9,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.internal.Question;
 import org.oddlantern.internal.blind.Change;
@@ -46,7 +47,7 @@ final class Examination {
   private final Set<String> restlessValue = new HashSet<>();
   private final Set<String> steady = new HashSet<>();
   private final List<Change> changes = new ArrayList<>();
-  private final Map<Change, Integer> entries = new IdentityHashMap<>();
+  private final IdentityHashMap<Change, Integer> entries = new IdentityHashMap<>();
   private Retelling.Script script = new Retelling.Script(List.of());
   private Map<Integer, Question<?>> asked = Map.of();
   private @Nullable JsonNode value;
@@ -58,7 +59,7 @@ final class Examination {
   private int next;
   private int untried;
   private volatile long deadline;
-  private volatile int turn;
+  private final AtomicInteger turn = new AtomicInteger();
 
   Examination(
       PlannedCase one, Performance before, CaseAgain again, String taker, Examiner examiner) {
@@ -83,12 +84,12 @@ final class Examination {
     script = new Retelling.Script(before.tape().ended());
     try {
       deadline = System.nanoTime() + Math.max(LEAST_TOGETHER, 2 * before.nanos());
-      if (!lane.watched(this::first, () -> deadline, () -> turn++)) {
+      if (!lane.watched(this::first, () -> deadline, turn::incrementAndGet)) {
         return "it did not come to an end";
       }
       while (reason.isEmpty() && next < changes.size()) {
         deadline = System.nanoTime() + limit();
-        if (!lane.watched(this::rest, () -> deadline, () -> turn++)) {
+        if (!lane.watched(this::rest, () -> deadline, turn::incrementAndGet)) {
           fate(changes.get(next), Fate.NOTICED);
           next++;
         }
@@ -129,7 +130,7 @@ final class Examination {
   private void first() {
     Retelling retelling = script.unchanged();
     CaseAgain.Done done = again.done(retelling);
-    if (turn > 0) {
+    if (turn.get() > 0) {
       return;
     }
     unchanged = done.nanos();
@@ -185,9 +186,9 @@ final class Examination {
 
   /** One change after the other, until all are tried or the lane gives up. */
   private void rest() {
-    int own = turn;
+    int own = turn.get();
     Examined all = examined;
-    while (all != null && next < changes.size() && own == turn) {
+    while (all != null && next < changes.size() && own == turn.get()) {
       Change change = changes.get(next);
       if (System.nanoTime() - end > 0) {
         untried += changes.size() - next;
@@ -197,7 +198,7 @@ final class Examination {
       if (!all.isSettled(change)) {
         deadline = System.nanoTime() + limit();
         Fate fate = tried(change);
-        if (own != turn) {
+        if (own != turn.get()) {
           return; // the lane has decided what came of it
         }
         fate(change, fate);

@@ -19,7 +19,7 @@ final class ReplayLog extends CaseLog {
 
   /** Once a check does not hold, which is not tried again, the rest tells nothing more. */
   @Override
-  public void judged(Asked asked, List<Verdict> made) {
+  public synchronized void judged(Asked asked, List<Verdict> made) {
     super.judged(asked, made);
     if (retelling.isChanged() && CurrentCase.part(Trying.class).isEmpty()) {
       for (Verdict verdict : made) {
@@ -48,7 +48,7 @@ final class ReplayLog extends CaseLog {
   }
 
   @Override
-  public void kept(String name, String contentType, byte[] content) {
+  public synchronized void kept(String name, String contentType, byte[] content) {
     // kept once
   }
 

@@ -110,7 +110,7 @@ public final class WatchedOperation {
   public record Seen(WatchedPlace place, String id) {
 
     Seen better(Seen other) {
-      return place.better(other.place) == place ? this : other;
+      return place.isWorse(other.place) ? other : this;
     }
   }
 }
