@@ -13,7 +13,7 @@ import org.oddlantern.suite.Samples;
 /** A thousand cases over twenty operations, each of which looks at some of what comes. */
 public class ManyOperationsTest {
 
-  record Number(int value) {}
+  record Area(int value) {}
 
   private final Service hives;
 
@@ -22,14 +22,14 @@ public class ManyOperationsTest {
   }
 
   @Samples
-  static List<Number> numbers() {
-    return IntStream.range(0, 1_000).mapToObj(Number::new).toList();
+  static List<Area> areas() {
+    return IntStream.range(0, 1_000).mapToObj(Area::new).toList();
   }
 
   @Case("operation {value}")
-  void asked(Number number) {
+  void asked(Area area) {
     hives
-        .send(Call.get("/area-" + number.value() % 20 + "/hives/{id}", 4))
+        .send(Call.get("/area-" + area.value() % 20 + "/hives/{id}", 4))
         .must(
             status(200),
             at("$.id", 4),

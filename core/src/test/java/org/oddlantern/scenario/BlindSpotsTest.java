@@ -1,12 +1,14 @@
 package org.oddlantern.scenario;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.oddlantern.check.Checks.*;
 
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -18,13 +20,19 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.AutoClose;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.config.Environment;
+import org.oddlantern.config.internal.Settings;
+import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.NextPage;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
+import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.record.ExaminedAnswer;
 import org.oddlantern.internal.record.ExaminedRecord;
 import org.oddlantern.internal.record.RunEvent;
@@ -41,6 +49,9 @@ import org.oddlantern.testing.YardService;
 
 /** What cases would notice, seen by doing them again: which can be, what is told of places, what must not happen. */
 class BlindSpotsTest {
+
+  @TempDir
+  Path folder;
 
   @AutoClose
   private final YardService yard = new YardService();
@@ -114,6 +125,57 @@ class BlindSpotsTest {
         trial.result().problems());
   }
 
+  /** Unless there are cases that did not run: their operations may be meant. */
+  @Test
+  void whatSettingsLeaveUnwatchedMustBeThereToo() {
+    Settings plain = SettingsFile.onClassPath(getClass().getClassLoader())
+        .movedTo(Map.of("api", yard.address()));
+    Settings settings = new Settings(
+        plain.origin(),
+        plain.folder(),
+        plain.use(),
+        plain.environments(),
+        plain.mask(),
+        plain.schemas(),
+        plain.history(),
+        false,
+        List.of("GET /hives/{id} $.wintered", "GET /hives/{id} $.fremes", "GET /nowhere $.x"));
+    Trial trial = Trial.seeking(BlindSpots.ONCE, 1, settings, List.of("WatchingTest#boxes"));
+    assertEquals("on purpose", places(trial).get("GET /hives/{id} 200 $.wintered"));
+    assertEquals(
+        List.of(
+            "'unwatched' in the settings names 'GET /hives/{id} $.fremes', which is no place of any reply; did you mean 'GET /hives/{id} $.frames'?"),
+        trial.result().problems());
+  }
+
+  /** Whatever a service answers, its case is examined, and all that is told of it can be written and read. */
+  @Test
+  void whateverComesIsExamined() throws Exception {
+    Trial trial = run("AnyReplyTest");
+    assertEquals(AnyReplyTest.bodies().size(), examined(trial).size());
+    for (RunEvent event : trial.events()) {
+      if (event instanceof RunEvent.CaseExamined one) {
+        assertEquals("", one.record().reason());
+        List<WatchedPlace> places = one.record().answers().get(0).places();
+        assertTrue(
+            places.stream()
+                .filter(place -> !place.place().equals("status"))
+                .allMatch(place -> place.watch() == Watch.NOT_AT_ALL),
+            () -> one.record().toString());
+      }
+    }
+    Path file = folder.resolve("journal.jsonl");
+    try (JournalWriter journal = new JournalWriter(file)) {
+      for (RunEvent event : trial.events()) {
+        journal.hear(event);
+      }
+    }
+    List<RunEvent> read = new ArrayList<>();
+    new Journal(file).readPlaced((event, place) -> read.add(event));
+    assertEquals(
+        examined(trial), examined(new Trial(trial.result(), read)), "the journal tells the same");
+  }
+
   /** The runaway must not take the run with it, and the case that follows is as it was. */
   @Test
   void whatRunsAwayIsNoticed() {
@@ -167,6 +229,8 @@ class BlindSpotsTest {
         .findFirst()
         .orElseThrow();
   }
+
+  record Body(int number, String text) {}
 
   record Names(List<String> all) {}
 
@@ -385,6 +449,63 @@ class BlindSpotsTest {
     @Case("refused")
     void refused() {
       api.send(Call.get("/missing/{id}", 5)).must(status("4xx"));
+    }
+  }
+
+  /** What comes is looked at by its status alone. */
+  static final class AnyReplyTest {
+
+    private final Service api;
+
+    AnyReplyTest(Environment environment) {
+      this.api = environment.service("api");
+    }
+
+    @Samples
+    static List<Body> bodies() {
+      List<String> texts = new ArrayList<>(
+          List.of(
+              "",
+              "null",
+              "true",
+              "0",
+              "-0.0",
+              "1e400",
+              "123456789012345678901234567890",
+              "\"\"",
+              "[]",
+              "{}",
+              "[null]",
+              "[[],[[]],{}]",
+              "{\"\":{\"'\":[{\"a b\":\"\\u0000\"}]}}",
+              "{\"a\":1,\"a\":2}",
+              "{\"a\":",
+              "\ud83d\ude00",
+              "{\"\ud83d\ude00\":\"\u00e9\"}",
+              "<a b='1'>x</a>",
+              "<a><b/><b>y</b></a>",
+              "<!DOCTYPE html><p>x",
+              "<a",
+              "<a>&amp;</a>",
+              "a,b\n1,2",
+              "data: {}\n\n",
+              "\u0000\u0001",
+              "{\"d\":\"2024-02-29\",\"t\":\"2026-05-31T23:59:59Z\",\"h\":\"deadbeef0\",\"e\":\"w@x.example\"}"));
+      texts.add("[".repeat(300) + "]".repeat(300));
+      texts.add("[" + "{\"x\":[1,2,3]},".repeat(5_000) + "1]");
+      texts.add("{"
+          + IntStream.range(0, 2_000)
+              .mapToObj(i -> "\"f" + i + "\":" + i)
+              .collect(Collectors.joining(","))
+          + "}");
+      return IntStream.range(0, texts.size())
+          .mapToObj(number -> new Body(number, texts.get(number)))
+          .toList();
+    }
+
+    @Case("body {number}")
+    void comes(Body body) {
+      api.send(Call.post("/echo-" + body.number()).text(body.text())).must(status(200));
     }
   }
 

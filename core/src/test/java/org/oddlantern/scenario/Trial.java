@@ -50,6 +50,11 @@ record Trial(RunResult result, List<RunEvent> events) {
   static Trial seeking(BlindSpots wanted, int lanes, String address, List<String> selected) {
     Settings settings =
         SettingsFile.onClassPath(Trial.class.getClassLoader()).movedTo(Map.of("api", address));
+    return seeking(wanted, lanes, settings, selected);
+  }
+
+  /** The same with settings of its own. */
+  static Trial seeking(BlindSpots wanted, int lanes, Settings settings, List<String> selected) {
     List<RunEvent> events = new ArrayList<>();
     RunOrder order =
         order(settings, settings.environment(null), selected, lanes).seeking(wanted);

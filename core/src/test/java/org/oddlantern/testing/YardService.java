@@ -44,7 +44,9 @@ public final class YardService implements AutoCloseable {
     if (millis > 0) {
       pause();
     }
-    if (path.equals("/moved")) {
+    if (path.startsWith("/echo")) {
+      answer(exchange, 200, sent);
+    } else if (path.equals("/moved")) {
       exchange.getResponseHeaders().add("Location", "/hives/1");
       answer(exchange, 302, "");
     } else if (path.equals("/session")) {
