@@ -54,7 +54,8 @@ class PagesIT {
               "out",
               "--history",
               "history",
-              "--har");
+              "--har",
+              "--blind-spots");
       assertEquals(1, output.status(), output.out());
     }
     browser = Browser.started();
@@ -118,6 +119,34 @@ class PagesIT {
       assertEquals(
           "pending A keeper hears by mail when a hive was moved by somebody else.",
           browser.text("document.querySelector('.is-pending').innerText.replace(/\\s+/g, ' ')"));
+      for (int width : new int[] {360, 1280}) {
+        browser.size(width, 800);
+        assertTrue(browser.number("document.documentElement.scrollWidth") <= width, "at " + width);
+      }
+    }
+  }
+
+  @Test
+  void aPlaceThatNobodyWatchesIsMarkedByWordAndSign() throws Exception {
+    try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), NOTHING_INLINE)) {
+      browser.size(1280, 800);
+      browser.withScripts(false);
+      browser.open(pages.address("report/index.html"));
+      browser.click("a[href='blind-spots.html']");
+      browser.open(pages.address("report/blind-spots.html"));
+      String sentence = browser.text("document.querySelector('.verdict').textContent");
+      assertTrue(
+          sentence.matches(
+              "Of \\d+ things that the service told the tests, \\d+ could be wrong tomorrow and no test would notice\\."),
+          sentence);
+      String unwatched = "[...document.querySelectorAll('.watch .not-at-all')]";
+      assertTrue(browser.number(unwatched + ".length") > 20);
+      assertEquals(
+          0,
+          browser.number(unwatched
+              + ".filter(row => row.querySelector('.sign').textContent != '○'"
+              + " || row.querySelector('.how').textContent.trim() != 'not at all').length"));
+      assertTrue(browser.number("document.querySelectorAll('.operation[open] .paste').length") > 5);
       for (int width : new int[] {360, 1280}) {
         browser.size(width, 800);
         assertTrue(browser.number("document.documentElement.scrollWidth") <= width, "at " + width);
