@@ -63,6 +63,7 @@ class BlindSpotsTest {
     Trial trial = run("TrickyTest");
     assertEquals(asked, yard.asked() - asked, "nothing may be sent again");
     assertEquals(plain.outcomes(), trial.outcomes());
+    assertEquals(0, Connections.opened.get(), "what is no data is not looked at");
     Map<String, String> reasons = new TreeMap<>();
     examined(trial).forEach((name, one) -> {
       if (!one.isExamined()) {
@@ -232,6 +233,18 @@ class BlindSpotsTest {
 
   record Body(int number, String text) {}
 
+  record Pool(Connections connections) {}
+
+  /** A bean by its looks. */
+  static final class Connections {
+    static final AtomicInteger opened = new AtomicInteger();
+    final Thread owner = Thread.currentThread();
+
+    public String getConnection() {
+      return "connection " + opened.incrementAndGet();
+    }
+  }
+
   record Names(List<String> all) {}
 
   @Key
@@ -271,6 +284,11 @@ class BlindSpotsTest {
       Service service = environment.service("api");
       service.send(Call.get("/session")).must(status(200));
       return new SignedIn(service);
+    }
+
+    @Supply("a pool of connections")
+    static Pool pooled() {
+      return new Pool(new Connections());
     }
 
     @Samples
@@ -356,6 +374,11 @@ class BlindSpotsTest {
     void changesAList(Names names) {
       names.all().add("lark");
       api.send(Call.post("/hives").json(names)).must(status(201));
+    }
+
+    @Case("what it was given does something when it is looked at")
+    void takesPool(Pool pool) {
+      api.send(Call.get("/hives/{id}", 15)).must(status(200));
     }
 
     @Case("how long it took")

@@ -109,7 +109,9 @@ final class Performance {
   /** Null where it cannot be told: it holds something that is no data. */
   static @Nullable JsonNode told(@Nullable Object value) {
     try {
-      return value == null ? null : JsonMapping.standard().tree(value);
+      return value == null || !PlainData.is(value)
+          ? null
+          : JsonMapping.standard().tree(value);
     } catch (RuntimeException | StackOverflowError e) {
       return null;
     }
