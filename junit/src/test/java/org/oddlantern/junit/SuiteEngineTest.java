@@ -3,6 +3,8 @@ package org.oddlantern.junit;
 import static org.junit.jupiter.api.Assertions.*;
 import static org.junit.platform.engine.discovery.DiscoverySelectors.*;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -195,6 +197,34 @@ class SuiteEngineTest {
       assertEquals(1, logs.size(), logs::toString);
       assertTrue(logs.get(0).startsWith(out.resolve("true").resolve("journals")), logs::toString);
       assertTrue(Files.readString(logs.get(0)).contains("received status 201"));
+    }
+  }
+
+  @Test
+  void whatNobodyWouldNoticeIsToldIfItIsAskedFor() throws Exception {
+    for (String asked : List.of("true", "all", "false", "some")) {
+      EngineTestKit.engine("odd-lantern")
+          .selectors(selectClass(MadeHives.class))
+          .configurationParameter("odd-lantern.out", out.resolve(asked).toString())
+          .configurationParameter("odd-lantern.blind-spots", asked)
+          .execute()
+          .containerEvents()
+          .assertStatistics(events -> events.failed(asked.equals("some") ? 1 : 0));
+      try (Stream<Path> files = Files.walk(out.resolve(asked))) {
+        long told = files
+            .filter(file -> file.toString().endsWith("journal.jsonl"))
+            .filter(file -> contents(file).contains("\"event\":\"case-examined\""))
+            .count();
+        assertEquals(asked.equals("true") || asked.equals("all") ? 1 : 0, told, asked);
+      }
+    }
+  }
+
+  private static String contents(Path file) {
+    try {
+      return Files.readString(file);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 

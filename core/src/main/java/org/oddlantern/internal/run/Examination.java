@@ -159,7 +159,9 @@ final class Examination {
   private void plan() {
     Examined all = new Examined(
         script.entries().stream().map(entry -> entry.answered.at()).toList(),
-        script.entries().stream().<Object>map(entry -> entry.answered.given()).toList(),
+        script.entries().stream()
+            .<@Nullable Object>map(entry -> entry.answered.given())
+            .toList(),
         before.log().entries().stream()
             .map(entry ->
                 new Examined.Told(entry.asked, entry.counts(), List.copyOf(entry.verdicts)))
