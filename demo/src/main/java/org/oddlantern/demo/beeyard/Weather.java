@@ -18,7 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 record Weather(String address) {
 
-  private static final Duration PATIENCE = Duration.ofMillis(300);
+  private static final Duration PATIENCE = Duration.ofMillis(800);
   private static final HttpClient CLIENT = HttpClient.newBuilder()
       .version(HttpClient.Version.HTTP_1_1)
       .connectTimeout(PATIENCE)
