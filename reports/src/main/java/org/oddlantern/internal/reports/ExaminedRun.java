@@ -253,13 +253,26 @@ public final class ExaminedRun {
     return switch (place.watch()) {
       case BY_VALUE -> "by value";
       case ON_PURPOSE -> "not watched, on purpose";
-      case BY_KIND ->
-        place.unnoticed().isEmpty() ? "by kind" : "by kind: another value would go unnoticed";
+      case BY_KIND -> "by kind" + unnoticed(place);
       case NOT_AT_ALL -> "not at all";
       case IN_PART ->
         "in part: nobody would notice "
             + place.unnoticed().stream().limit(3).collect(Collectors.joining(", "));
     };
+  }
+
+  /** Of a value that it may be another; of a list and a status what else it may be. */
+  private static String unnoticed(WatchedPlace place) {
+    if (place.unnoticed().isEmpty()) {
+      return "";
+    }
+    boolean other = place.unnoticed().stream()
+        .anyMatch(words ->
+            !words.contains("list") && !words.contains("order") && !words.contains("class"));
+    return other
+        ? ": another value would go unnoticed"
+        : ": nobody would notice "
+            + place.unnoticed().stream().limit(2).collect(Collectors.joining(", "));
   }
 
   /**
