@@ -37,6 +37,7 @@ class BlindSpotsIT {
         one.out().matches("(?s).*\nwatched   \\d+ of \\d+ places are watched \\(\\d\\d %\\).*"),
         one.out());
     assertEquals(List.of(), known("one"), "what cases of the demo know, they check");
+    assertLinesCompile("one");
     String before = Files.readString(folder.resolve("one/blind-spots.json"));
     Command.Output again = Command.in(folder).run("report", "one", "--out", "again");
     assertEquals(0, again.status(), again.out());
@@ -68,6 +69,23 @@ class BlindSpotsIT {
     }
     words.addAll(List.of(more));
     return Command.in(folder).run(words.toArray(String[]::new));
+  }
+
+  /** What is to be pasted is code; where it needs a name of the case, a comment says which. */
+  private void assertLinesCompile(String out) throws Exception {
+    StringBuilder source = new StringBuilder("import static org.oddlantern.check.Checks.*;\n"
+        + "public class Pasted { void pasted(org.oddlantern.http.Reply reply) {\n");
+    int count = 0;
+    for (JsonNode operation : json(out).path("operations")) {
+      for (JsonNode line : operation.path("lines")) {
+        if (!line.asString().contains("//")) {
+          source.append("reply.must(").append(line.asString()).append(");\n");
+          count++;
+        }
+      }
+    }
+    assertTrue(count > 20, source.toString());
+    Sources.compile(folder, "Pasted", source.append("}}\n").toString());
   }
 
   /** The lines of cases, without the time they took. */

@@ -55,6 +55,12 @@ final class CodeLine {
     if (place.startsWith("/")) {
       return "xpath(\"" + place + "\", anyText())";
     }
+    if (place.startsWith("cookie ")) {
+      String[] words = place.split(" ", -1);
+      return "holds(\"" + words[1] + " is " + words[2] + "\", reply -> reply.cookies().stream()"
+          + ".anyMatch(one -> one.name().equals(\"" + words[1]
+          + "\") && one.attributes().containsKey(\"" + words[2] + "\")))";
+    }
     return place.equals("body") ? "body(anyText())" : "";
   }
 
