@@ -117,6 +117,19 @@ class BlindSpotsTest {
     assertEquals("org.oddlantern.scenario.BlindSpotsTest$WatchingTest#takes", id.carried());
   }
 
+  /** Else whatever is changed in it would seem to be noticed. */
+  @Test
+  void whoMindsHowJsonIsWrittenIsNotSaidToWatchItAll() {
+    Trial trial = run("WritingTest");
+    assertEquals("passed minds, passed doesNotMind", trial.outcomes());
+    assertEquals(
+        Map.of("POST /echo-minds 200 status", "by kind", "POST /echo-minds 200 $", "by value"),
+        places(trial).entrySet().stream()
+            .filter(place -> place.getKey().matches("POST /echo-minds.*(status|\\$.*)"))
+            .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue)));
+    assertEquals("not at all", places(trial).get("POST /echo-other 200 $.b"));
+  }
+
   @Test
   void whatNobodyCanBeLeftToIsToldToBeSo() {
     Trial trial = run("MisnamedTest");
@@ -529,6 +542,28 @@ class BlindSpotsTest {
     @Case("body {number}")
     void comes(Body body) {
       api.send(Call.post("/echo-" + body.number()).text(body.text())).must(status(200));
+    }
+  }
+
+  static final class WritingTest {
+
+    private static final String ODD = "{ \"a\" : 1e2, \"b\": \"\\u00e9\" }";
+
+    private final Service api;
+
+    WritingTest(Environment environment) {
+      this.api = environment.service("api");
+    }
+
+    @Case("minds how it is written")
+    void minds() {
+      Reply reply = api.send(Call.post("/echo-minds").text(ODD));
+      reply.must(holds("as it was sent", reply.text().contains("1e2")));
+    }
+
+    @Case("does not mind")
+    void doesNotMind() {
+      api.send(Call.post("/echo-other").text(ODD)).must(at("$.a", 100));
     }
   }
 

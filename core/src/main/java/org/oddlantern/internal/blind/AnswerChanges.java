@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -68,6 +69,27 @@ final class AnswerChanges {
 
   private static byte[] bytes(String text) {
     return text.getBytes(StandardCharsets.UTF_8);
+  }
+
+  /** A reply whose JSON is written anew; null if that is the same, but for white space. */
+  static @Nullable WireReply rewritten(WireReply reply, JsonNode tree) {
+    WireReply written = with(reply, tree);
+    return dense(reply.body()).equals(dense(written.body())) ? null : written;
+  }
+
+  /** Without white space outside of texts. */
+  private static String dense(byte[] body) {
+    StringBuilder dense = new StringBuilder(body.length);
+    boolean text = false;
+    boolean escaped = false;
+    for (char one : new String(body, StandardCharsets.UTF_8).toCharArray()) {
+      text ^= one == '"' && !escaped;
+      escaped = text && one == '\\' && !escaped;
+      if (text || one > ' ') {
+        dense.append(one);
+      }
+    }
+    return dense.toString();
   }
 
   private static WireReply with(WireReply reply, JsonNode tree) {

@@ -234,6 +234,23 @@ public final class Examined {
       return changes;
     }
 
+    /**
+     * The same answer, its JSON written as it is where something in it is changed.
+     *
+     * @return the answer; null if that is no other text, but for white space
+     */
+    public @Nullable Object rewritten() {
+      return answer instanceof WireReply reply && body != null
+          ? AnswerChanges.rewritten(reply, body)
+          : null;
+    }
+
+    /** The case minds how the JSON is written, so nothing in it can be changed without being noticed. */
+    public void leaveTree() {
+      changes.removeIf(change -> change.spot().value() != null);
+      listPlaces();
+    }
+
     private void plan(Set<String> headers) {
       boolean row = !operation.isCall() && !operation.service().isEmpty();
       changes.addAll(
@@ -241,6 +258,12 @@ public final class Examined {
               ? AnswerChanges.ofReply(reply, seen, headers)
               : AnswerChanges.ofTree((JsonNode) answer, seen, row));
       changes.sort(Comparator.comparingInt(Change::round));
+      listPlaces();
+    }
+
+    /** Each place once, with a value that stands there if there is one. */
+    private void listPlaces() {
+      first.clear();
       for (Change change : changes) {
         Spot spot = change.spot();
         Spot known = first.get(spot.place());

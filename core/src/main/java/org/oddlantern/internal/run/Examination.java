@@ -171,6 +171,10 @@ final class Examination {
         examiner::watched);
     examined = all;
     for (Examined.Target target : all.targets()) {
+      Object rewritten = target.rewritten();
+      if (rewritten != null && fate(target.index(), rewritten) != Fate.UNNOTICED) {
+        target.leaveTree();
+      }
       List<Change> some = target.changes();
       untried += Math.max(0, some.size() - MOST_OF_ONE);
       some.stream().limit(MOST_OF_ONE).forEach(change -> {
@@ -216,8 +220,11 @@ final class Examination {
   }
 
   private Fate tried(Change change) {
-    Retelling retelling =
-        script.with(entries.getOrDefault(change, 0), change.answer().get());
+    return fate(entries.getOrDefault(change, 0), change.answer().get());
+  }
+
+  private Fate fate(int changed, Object answer) {
+    Retelling retelling = script.with(changed, answer);
     CaseAgain.Done done = again.done(retelling);
     if (!done.hasPassed() || done.warnings() > warnings) {
       return Fate.NOTICED;
