@@ -117,10 +117,10 @@ class BlindSpotsIT {
     return places;
   }
 
-  /** Which hives are in the list depends on what ran before, and so does which of them are changed. */
+  /** What is in a list or a mailbox depends on what ran before, and so does what of it is changed. */
   private static Map<String, String> withoutItems(Map<String, String> places) {
     Map<String, String> others = new TreeMap<>(places);
-    others.keySet().removeIf(place -> place.contains("[*]"));
+    others.keySet().removeIf(place -> place.contains("[*]") || place.startsWith("look "));
     return others;
   }
 
