@@ -40,6 +40,8 @@ import org.oddlantern.internal.record.Watch;
 import org.oddlantern.internal.record.WatchedPlace;
 import org.oddlantern.internal.run.BlindSpots;
 import org.oddlantern.json.Key;
+import org.oddlantern.standin.Answer;
+import org.oddlantern.standin.StandIn;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.NotAgain;
 import org.oddlantern.suite.Samples;
@@ -423,6 +425,21 @@ class BlindSpotsTest {
     @Case("over samples: {count}")
     void samples(Frames frames) {
       api.send(Call.post("/frames").json(frames)).must(status(201), at("$.count", frames.count()));
+    }
+
+    @Case("a stand-in of its own")
+    void standsIn() {
+      StandIn own = StandIn.open().answering("GET /plots", Answer.of(200));
+      own.meanwhile("GET /plots", Answer.of(503));
+      api.send(Call.get("/hives/{id}", own.port())).must(status(200));
+      own.asked("GET /plots").must(size(0));
+      own.close();
+    }
+
+    @Case("calls at once")
+    void atOnce() {
+      api.sendAtOnce(3, number -> Call.get("/hives/{id}", 30 + number))
+          .must(at("$[*].status", items(200, 200, 200)));
     }
 
     @Case("passes once")
