@@ -198,7 +198,7 @@ class BlindSpotsTest {
     Trial trial = Trial.seeking(BlindSpots.ALL, 1, yard.address(), List.of("RunawayTest"));
     assertEquals("passed hangs, passed deep, passed greedy, passed after", trial.outcomes());
     for (String name : List.of("hangs", "deep", "greedy")) {
-      assertEquals(Watch.BY_VALUE, place(trial, name, "$.frames").watch(), name);
+      assertTrue(place(trial, name, "$.frames").watch().isWatched(), name);
     }
     assertEquals(List.of(), trial.result().problems());
   }
@@ -614,9 +614,10 @@ class BlindSpotsTest {
 
     @Case("hangs")
     void hangs() {
-      while (!isUsual("hangs")) {
-        Thread.onSpinWait();
-        while (true) {
+      long end = System.nanoTime() + Duration.ofSeconds(4).toNanos();
+      while (!isUsual("hangs") && System.nanoTime() < end) {
+        while (System.nanoTime()
+            < end) { // it lets nobody interrupt it, but not for ever: tests go on
           Thread.onSpinWait();
         }
       }

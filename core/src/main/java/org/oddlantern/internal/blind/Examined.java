@@ -274,7 +274,16 @@ public final class Examined {
     }
 
     private Tally tally(Spot spot) {
-      return tallies.computeIfAbsent(spot.place(), any -> new Tally());
+      return tallies.computeIfAbsent(spot.place(), this::expecting);
+    }
+
+    /** What is not tried, where there is too much, must not seem to have been noticed. */
+    private Tally expecting(String place) {
+      Tally tally = new Tally();
+      changes.stream()
+          .filter(change -> change.spot().place().equals(place))
+          .forEach(change -> tally.expect(change.kind()));
+      return tally;
     }
 
     private List<String> byValue() {

@@ -2,8 +2,10 @@ package org.oddlantern.internal.blind;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.oddlantern.internal.record.Watch;
 
@@ -11,6 +13,7 @@ import org.oddlantern.internal.record.Watch;
 final class Tally {
 
   private final Map<ChangeKind, List<Fate>> fates = new EnumMap<>(ChangeKind.class);
+  private final Set<Aspect> expected = EnumSet.noneOf(Aspect.class);
   private boolean unseen;
   private String carriedTo = "";
 
@@ -19,6 +22,11 @@ final class Tally {
     if (fate == Fate.CARRIED_ON && carriedTo.isEmpty()) {
       carriedTo = taker;
     }
+  }
+
+  /** A change of that kind can be made, whether it is tried or not. */
+  void expect(ChangeKind kind) {
+    expected.add(kind.aspect());
   }
 
   /** What it lies in may change without being noticed, so it needed not be tried. */
@@ -43,7 +51,8 @@ final class Tally {
     if (unseen || counted().noneMatch(entry -> hasNoticed(entry.getValue()))) {
       return Watch.NOT_AT_ALL;
     }
-    boolean value = has(Aspect.VALUE) ? all(Aspect.VALUE) : sized();
+    boolean value =
+        expected.contains(Aspect.VALUE) ? has(Aspect.VALUE) && all(Aspect.VALUE) : sized();
     if (value && all(Aspect.ABSENCE)) {
       return Watch.BY_VALUE;
     }
@@ -54,12 +63,13 @@ final class Tally {
 
   /** Lists and objects have a kind and a size, and no value of their own; nor has null. */
   private boolean sized() {
-    return all(Aspect.KIND) && all(Aspect.NULL) && all(Aspect.SIZE) && !isOpenEnded();
+    boolean tried = !expected.contains(Aspect.SIZE) || has(Aspect.SIZE);
+    return tried && all(Aspect.KIND) && all(Aspect.NULL) && all(Aspect.SIZE) && !isOpenEnded();
   }
 
   /** An object that is there and one is all that can be told of it. */
   private boolean isOpenEnded() {
-    return !has(Aspect.SIZE) && has(Aspect.NULL);
+    return !expected.contains(Aspect.SIZE) && expected.contains(Aspect.NULL);
   }
 
   /** What nobody would notice, in words. */

@@ -34,6 +34,7 @@ final class Examination {
 
   private static final int MOST = 600;
   private static final int MOST_OF_ONE = 150;
+  private static final int MOST_LATE = 3;
   private static final long LEAST_LIMIT = Duration.ofSeconds(1).toNanos();
   private static final long LEAST_TOGETHER = Duration.ofSeconds(2).toNanos();
 
@@ -47,6 +48,7 @@ final class Examination {
   private final Set<String> restlessValue = new HashSet<>();
   private final Set<String> steady = new HashSet<>();
   private final List<Change> changes = new ArrayList<>();
+  private final Set<Integer> late = new HashSet<>();
   private final IdentityHashMap<Change, Integer> entries = new IdentityHashMap<>();
   private Retelling.Script script = new Retelling.Script(List.of());
   private Map<Integer, Question<?>> asked = Map.of();
@@ -90,14 +92,26 @@ final class Examination {
       while (reason.isEmpty() && next < changes.size()) {
         deadline = System.nanoTime() + limit();
         if (!lane.watched(this::rest, () -> deadline, turn::incrementAndGet)) {
-          fate(changes.get(next), Fate.NOTICED);
-          next++;
+          late();
         }
       }
     } catch (Lane.Stopped e) {
       return STOPPED;
     }
     return reason;
+  }
+
+  /** What is late once may have waited for a busy machine; what is late again has no end. */
+  private void late() {
+    if (next >= changes.size()) {
+      return; // all were tried in the moment in which it was given up
+    }
+    if (late.add(next)) {
+      end = late.size() > MOST_LATE ? end : Math.max(end, System.nanoTime() + LEAST_TOGETHER);
+    } else {
+      fate(changes.get(next), Fate.NOTICED);
+      next++;
+    }
   }
 
   private String whyNot() {
