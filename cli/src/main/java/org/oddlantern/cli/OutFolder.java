@@ -115,7 +115,7 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
         new Written(
             "summary", folder.summary(), place -> MarkdownSummary.write(run, comparison, place))));
     others.add(
-        new Written("watched", folder.blindSpots(), place -> BlindSpotsJson.write(run, place)));
+        new Written("places", folder.blindSpots(), place -> BlindSpotsJson.write(run, place)));
     if (options.har()) {
       others.add(new Written(
           "har",

@@ -62,8 +62,8 @@ final class Travel {
     refuseIfEnded(request);
     ServiceLog log = log(request);
     ServiceLog.Place from = log == null ? null : log.end();
-    long begun = System.nanoTime() - waitedNanos();
     long waited = waitedNanos();
+    long begun = System.nanoTime() - waited;
     Callable<WireReply> sending = () -> {
       Terms own = provenIfAllowed(request.uri());
       return surroundings.transport().send(request, isFirst() ? own : own.within(left(begun)));

@@ -56,8 +56,7 @@ record Trial(RunResult result, List<RunEvent> events) {
   /** The same with settings of its own. */
   static Trial seeking(BlindSpots wanted, int lanes, Settings settings, List<String> selected) {
     List<RunEvent> events = new ArrayList<>();
-    RunOrder order =
-        order(settings, settings.environment(null), selected, lanes).seeking(wanted);
+    RunOrder order = order(settings, settings.environment(null), selected, lanes, wanted);
     RunListener listener = events::add;
     return new Trial(new Runner(order, Clock.systemUTC()).run(List.of(listener)), events);
   }
@@ -88,12 +87,16 @@ record Trial(RunResult result, List<RunEvent> events) {
     List<RunEvent> events = new ArrayList<>();
     List<RunListener> listeners = new ArrayList<>(List.of(more));
     listeners.add(events::add);
-    RunOrder order = order(settings, environment, selected, lanes);
+    RunOrder order = order(settings, environment, selected, lanes, BlindSpots.NONE);
     return new Trial(new Runner(order, Clock.systemUTC()).run(listeners, connections), events);
   }
 
   private static RunOrder order(
-      Settings settings, EnvironmentSettings environment, List<String> selected, int lanes) {
+      Settings settings,
+      EnvironmentSettings environment,
+      List<String> selected,
+      int lanes,
+      BlindSpots wanted) {
     ClassLoader loader = Trial.class.getClassLoader();
     return new RunOrder(
         "trial",
@@ -103,7 +106,8 @@ record Trial(RunResult result, List<RunEvent> events) {
         Map.of(),
         loader,
         "seed",
-        lanes);
+        lanes,
+        wanted);
   }
 
   /** The cases, and the supplies that failed. */

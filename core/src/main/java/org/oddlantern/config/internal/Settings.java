@@ -42,16 +42,21 @@ public record Settings(
   public static final String FILE = "odd-lantern.yaml";
 
   /** What holds where there is no settings file. */
-  public static final Settings NONE = new Settings(
-      "",
-      null,
-      "",
-      Map.of(),
-      List.of(),
-      SchemaSettings.STANDARD,
-      HistorySettings.STANDARD,
-      false,
-      List.of());
+  public static final Settings NONE = empty("", null);
+
+  /** What holds where a file says nothing. */
+  static Settings empty(String origin, @Nullable Path folder) {
+    return new Settings(
+        origin,
+        folder,
+        "",
+        Map.of(),
+        List.of(),
+        SchemaSettings.STANDARD,
+        HistorySettings.STANDARD,
+        false,
+        List.of());
+  }
 
   /**
    * The environment in use.

@@ -48,16 +48,7 @@ final class SettingsReader {
   private Settings settings(String text, @Nullable Path folder) {
     Node root = yaml.compose(text);
     if (root == null) {
-      return new Settings(
-          origin,
-          folder,
-          "",
-          Map.of(),
-          List.of(),
-          SchemaSettings.STANDARD,
-          HistorySettings.STANDARD,
-          false,
-          List.of());
+      return Settings.empty(origin, folder);
     }
     Map<String, Node> top = yaml.members(root, "the settings", TOP);
     Node shared = top.get("services");

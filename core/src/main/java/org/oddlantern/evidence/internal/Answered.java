@@ -34,11 +34,6 @@ public record Answered<A>(
     }
   }
 
-  /** The same with another answer. */
-  public Answered<A> with(A other) {
-    return new Answered<>(other, null, at, took);
-  }
-
   /**
    * The answer.
    *

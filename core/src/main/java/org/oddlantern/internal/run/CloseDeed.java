@@ -1,5 +1,6 @@
 package org.oddlantern.internal.run;
 
+import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.internal.plan.SuiteName;
 
 /**
@@ -15,7 +16,8 @@ record CloseDeed(String id, String environment, AutoCloseable closeable) impleme
   public void done(PutBacks putBacks) {
     Class<?> type = closeable.getClass();
     String deed = "close " + SuiteName.of(type);
-    Work work = new Work(putBacks.workshop(), id, deed, type, environment, " closing", undo -> {});
+    Work work = new Work(
+        putBacks.workshop(), id, deed, type, environment, " closing", Answering.LIVE, undo -> {});
     putBacks.work(id, deed, work, () -> {
       closeable.close();
       return null;

@@ -29,9 +29,6 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  */
 final class Examination {
 
-  /** The run was stopped meanwhile, so there is nothing to tell. */
-  static final String STOPPED = "the run was stopped";
-
   private static final int MOST = 600;
   private static final int MOST_OF_ONE = 150;
   private static final int MOST_LATE = 3;
@@ -77,26 +74,23 @@ final class Examination {
    * Does all of it.
    *
    * @return why the case cannot be done again, in words; empty if it was
+   * @throws Lane.Stopped if the run was stopped meanwhile, so that there is nothing to tell
    */
-  String done(Lane lane) {
+  String done(Lane lane) throws Lane.Stopped {
     reason = whyNot();
     if (!reason.isEmpty()) {
       return reason;
     }
     script = new Retelling.Script(before.tape().ended());
-    try {
-      deadline = System.nanoTime() + Math.max(LEAST_TOGETHER, 2 * before.nanos());
-      if (!lane.watched(this::first, () -> deadline, turn::incrementAndGet)) {
-        return "it did not come to an end";
+    deadline = System.nanoTime() + Math.max(LEAST_TOGETHER, 2 * before.nanos());
+    if (!lane.watched(this::first, () -> deadline, turn::incrementAndGet)) {
+      return "it did not come to an end";
+    }
+    while (reason.isEmpty() && next < changes.size()) {
+      deadline = System.nanoTime() + limit();
+      if (!lane.watched(this::rest, () -> deadline, turn::incrementAndGet)) {
+        late();
       }
-      while (reason.isEmpty() && next < changes.size()) {
-        deadline = System.nanoTime() + limit();
-        if (!lane.watched(this::rest, () -> deadline, turn::incrementAndGet)) {
-          late();
-        }
-      }
-    } catch (Lane.Stopped e) {
-      return STOPPED;
     }
     return reason;
   }

@@ -61,12 +61,11 @@ final class Examiner {
     ExaminedRecord record;
     try {
       String reason = examination.done(lane);
-      if (reason.equals(Examination.STOPPED)) {
-        return;
-      }
       record = reason.isEmpty()
           ? examination.told(id, micros(nanos), workshop.masker())
           : ExaminedRecord.not(id, workshop.masker().text(reason), micros(nanos));
+    } catch (Lane.Stopped e) {
+      return;
     } catch (RuntimeException | StackOverflowError e) {
       // the case has passed, whatever is wrong here
       record = ExaminedRecord.not(id, "it could not be examined: " + e, micros(nanos));

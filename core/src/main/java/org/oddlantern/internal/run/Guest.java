@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Environment;
+import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.CaseId;
@@ -41,6 +42,7 @@ public final class Guest {
         suite,
         "",
         "",
+        Answering.LIVE,
         undo -> belongings.add(belongings.life(), new UndoDeed(id.toString(), undo)));
     run.begun().entries().begun(facts, 1);
     this.binding = work.begun();

@@ -62,11 +62,6 @@ public record RunOrder(
     this(name, plan, settings, environment, variables, loader, seed, lanes, BlindSpots.NONE);
   }
 
-  /** The same, seeing what nobody would notice. */
-  public RunOrder seeking(BlindSpots other) {
-    return new RunOrder(name, plan, settings, environment, variables, loader, seed, lanes, other);
-  }
-
   /** Refuses what is no number of lanes. */
   public RunOrder {
     if (lanes < 1) {

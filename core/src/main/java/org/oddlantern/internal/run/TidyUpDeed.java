@@ -1,6 +1,7 @@
 package org.oddlantern.internal.run;
 
 import java.lang.reflect.Type;
+import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.internal.plan.BoundMethod;
 import org.oddlantern.internal.plan.TidyUpDefinition;
 
@@ -27,6 +28,7 @@ record TidyUpDeed(
         definition.suite(),
         environment,
         " tidied up",
+        Answering.LIVE,
         undo -> {});
     Instances instances = new Instances((type, asker) -> given(type, asker, work), one -> {});
     putBacks.work(

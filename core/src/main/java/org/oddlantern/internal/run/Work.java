@@ -27,18 +27,6 @@ final class Work {
   private final CaseLog log;
   private final Surroundings surroundings;
 
-  /** A piece of work that asks for whatever it wants to know. */
-  Work(
-      Workshop workshop,
-      String id,
-      String brief,
-      Class<?> suite,
-      String environment,
-      String attempt,
-      Consumer<Undo> noted) {
-    this(workshop, id, brief, suite, environment, attempt, Answering.LIVE, noted);
-  }
-
   /**
    * A piece of work.
    *

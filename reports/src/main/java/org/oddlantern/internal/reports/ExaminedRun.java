@@ -83,11 +83,6 @@ public final class ExaminedRun {
     return records.stream().mapToInt(ExaminedRecord::untried).sum();
   }
 
-  /** Microseconds that all of it took, if one lane had done it. */
-  public long tookMicros() {
-    return records.stream().mapToLong(ExaminedRecord::tookMicros).sum();
-  }
-
   /** How many places there are that are to be watched. */
   public int places() {
     return (int) counted().count();
