@@ -12,6 +12,7 @@ import java.util.Optional;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.internal.BodyText;
+import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.json.Json;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
@@ -136,19 +137,12 @@ public final class IncomingRequest {
   private Map<String, String> toldHeaders() {
     Map<String, String> told = new LinkedHashMap<>();
     for (Header header : headers.fields()) {
-      told.merge(capitalised(header.name()), header.value(), (one, other) -> one + ", " + other);
+      told.merge(
+          HeaderRules.capitalised(header.name()),
+          header.value(),
+          (one, other) -> one + ", " + other);
     }
     return told;
-  }
-
-  private static String capitalised(String name) {
-    StringBuilder text = new StringBuilder(name.toLowerCase(Locale.ROOT));
-    for (int i = 0; i < text.length(); i++) {
-      if (i == 0 || text.charAt(i - 1) == '-') {
-        text.setCharAt(i, Character.toUpperCase(text.charAt(i)));
-      }
-    }
-    return text.toString();
   }
 
   /** JSON as its value, anything else as text; nothing is null. */

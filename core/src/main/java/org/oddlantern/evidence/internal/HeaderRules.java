@@ -1,6 +1,7 @@
 package org.oddlantern.evidence.internal;
 
 import java.util.BitSet;
+import java.util.Locale;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.internal.Needed;
 
@@ -49,5 +50,21 @@ public final class HeaderRules {
       characters.set(c, "\"(),/:;<=>?@[\\]{}".indexOf(c) < 0);
     }
     return characters;
+  }
+
+  /**
+   * A name in one way of writing, since case means nothing in names (RFC 9110, section 5.1).
+   *
+   * @param name a name as it came
+   * @return {@code Content-Type}
+   */
+  public static String capitalised(String name) {
+    StringBuilder text = new StringBuilder(name.toLowerCase(Locale.ROOT));
+    for (int i = 0; i < text.length(); i++) {
+      if (i == 0 || text.charAt(i - 1) == '-') {
+        text.setCharAt(i, Character.toUpperCase(text.charAt(i)));
+      }
+    }
+    return text.toString();
   }
 }

@@ -20,7 +20,7 @@ final class AnswerChanges {
     List<Change> changes = new ArrayList<>();
     Spot whole = null;
     if (row && tree.isObject()) {
-      whole = new Spot("$", null, true, false, null);
+      whole = new Spot("$", null, true, null);
       changes.add(
           new Change(whole, ChangeKind.NO_BODY, () -> JsonNodeFactory.instance.arrayNode()));
     }
@@ -33,7 +33,7 @@ final class AnswerChanges {
     changes.addAll(new HeaderChanges(reply, lookedAt).all());
     if (reply.body().length > 0) {
       JsonNode json = ReplyBody.json(reply.headers(), reply.body());
-      Spot body = new Spot(json == null ? "body" : "$", null, true, false, null);
+      Spot body = new Spot(json == null ? "body" : "$", null, true, null);
       changes.add(new Change(body, ChangeKind.NO_BODY, () -> with(reply, new byte[0])));
       if (json != null) {
         changes.addAll(TreeSpots.changes(json, seen, body, tree -> with(reply, tree)));

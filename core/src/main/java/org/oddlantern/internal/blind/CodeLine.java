@@ -1,18 +1,20 @@
 package org.oddlantern.internal.blind;
 
-import java.util.regex.Pattern;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.check.Checks;
+import org.oddlantern.json.Json;
+import org.oddlantern.json.Location;
+import org.oddlantern.json.Shape;
+import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A check that would watch a place, as code to be pasted. It holds no value that came. */
 final class CodeLine {
 
-  private static final Pattern UUID =
-      Pattern.compile("[0-9a-fA-F]{8}(-[0-9a-fA-F]{4}){3}-[0-9a-fA-F]{12}");
-  private static final Pattern DATE = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
-  private static final Pattern MOMENT = Pattern.compile(
-      "\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}(:\\d{2}(\\.\\d+)?)?(Z|[+-]\\d{2}:\\d{2})");
-  private static final Pattern EMAIL = Pattern.compile("[^@\\s]+@[^@\\s]+\\.[^@\\s]+");
+  /** Shapes that are hardly met by chance, by the code that makes them. */
+  private static final Map<String, Shape> TEXTS = texts();
 
   private CodeLine() {}
 
@@ -38,7 +40,7 @@ final class CodeLine {
 
   private static String at(String place, String shape) {
     String each = place.contains("[*]") ? "atEach" : "at";
-    return each + "(\"" + place.replace("\\", "\\\\").replace("\"", "\\\"") + "\", " + shape + ")";
+    return each + "(" + quoted(place) + ", " + shape + ")";
   }
 
   /** Of a place that is no place of a JSON body. */
@@ -47,13 +49,13 @@ final class CodeLine {
       return "status(" + status + ")";
     }
     if (place.equals("header Content-Type")) {
-      return "contentType(\"" + contentType.replaceFirst(";.*", "").strip() + "\")";
+      return "contentType(" + quoted(contentType.replaceFirst(";.*", "").strip()) + ")";
     }
     if (place.startsWith("header ")) {
-      return "header(\"" + place.substring(7) + "\", anyText())";
+      return "header(" + quoted(place.substring(7)) + ", anyText())";
     }
     if (place.startsWith("/")) {
-      return "xpath(\"" + place + "\", anyText())";
+      return "xpath(" + quoted(place) + ", anyText())";
     }
     if (place.startsWith("cookie ")) {
       String[] words = place.split(" ", -1);
@@ -75,22 +77,31 @@ final class CodeLine {
       return value.isEmpty() ? "empty()" : "size(atLeast(1))";
     }
     if (value.isString()) {
-      return text(value.stringValue());
+      return text(value);
     }
     return value.isNull() ? "exactly(null)" : "anyValue()";
   }
 
-  private static String text(String text) {
-    if (UUID.matcher(text).matches()) {
-      return "uuid()";
-    }
-    if (DATE.matcher(text).matches()) {
-      return "date()";
-    }
-    if (MOMENT.matcher(text).matches()) {
-      return "dateTime()";
-    }
-    return EMAIL.matcher(text).matches() ? "email()" : "anyText()";
+  private static Map<String, Shape> texts() {
+    Map<String, Shape> texts = new LinkedHashMap<>();
+    texts.put("uuid()", Checks.uuid());
+    texts.put("date()", Checks.date());
+    texts.put("dateTime()", Checks.dateTime());
+    texts.put("email()", Checks.email());
+    return texts;
+  }
+
+  /** What is pasted must hold of what came. */
+  private static String text(JsonNode text) {
+    return TEXTS.entrySet().stream()
+        .filter(one -> one.getValue().differences(Location.ROOT, Json.of(text)).isEmpty())
+        .map(Map.Entry::getKey)
+        .findFirst()
+        .orElse("anyText()");
+  }
+
+  private static String quoted(String text) {
+    return JsonMapping.standard().write(Json.of(text));
   }
 
   /** Whether all that was sent came back. */

@@ -16,6 +16,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Verdict;
+import org.oddlantern.evidence.internal.Answered;
 import org.oddlantern.evidence.internal.Asked;
 import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.internal.Exchange;
@@ -45,22 +46,20 @@ public final class Examined {
   /**
    * A case that was done.
    *
-   * @param moments by which answers are known, one for each
-   * @param answers the answers; null where something went wrong
+   * @param answers what it was answered, each known by the moment in which it was asked
    * @param told what the case asked, in order
    * @param given the values that it took
    * @param onPurpose what need not be watched, by whoever said so
    * @param watched the places of an operation that another case watches by value
    */
   public Examined(
-      List<Instant> moments,
-      List<@Nullable Object> answers,
+      List<? extends Answered<?>> answers,
       List<Told> told,
       List<GivenValue> given,
       List<OnPurpose> onPurpose,
       Function<OperationRecord, Set<String>> watched) {
     this.onPurpose = List.copyOf(onPurpose);
-    IdentityHashMap<Instant, Integer> indexes = byMoment(moments);
+    IdentityHashMap<Instant, Integer> indexes = byMoment(answers);
     Set<String> headers = headersLookedAt(told);
     Map<OperationRecord, SeenValues> seen = new HashMap<>();
     int exchanges = 0;
@@ -69,7 +68,7 @@ public final class Examined {
       boolean exchange = one.asked instanceof Exchange;
       if (one.counts) {
         Integer index = indexes.get(moment(one.asked));
-        Object answer = index == null ? null : answers.get(index);
+        Object answer = index == null ? null : answers.get(index).given();
         if (index != null && answer != null) {
           OperationRecord operation = Operations.of(one.asked);
           SeenValues values = seen.computeIfAbsent(operation, any -> new SeenValues());
@@ -89,10 +88,10 @@ public final class Examined {
   }
 
   /** Which answer is known by a moment: by that very object, since two may come at the same time. */
-  private static IdentityHashMap<Instant, Integer> byMoment(List<Instant> moments) {
+  private static IdentityHashMap<Instant, Integer> byMoment(List<? extends Answered<?>> answers) {
     IdentityHashMap<Instant, Integer> indexes = new IdentityHashMap<>();
-    for (int i = 0; i < moments.size(); i++) {
-      indexes.put(moments.get(i), i);
+    for (int i = 0; i < answers.size(); i++) {
+      indexes.put(answers.get(i).at(), i);
     }
     return indexes;
   }

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
+import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.http.internal.WireReply;
 
 /**
@@ -66,7 +67,7 @@ record HeaderChanges(WireReply reply, Set<String> lookedAt) {
   }
 
   private void change(Header header, List<Change> changes) {
-    Spot spot = Spot.plain("header " + canonical(header.name()), null);
+    Spot spot = Spot.plain("header " + told(header.name()), null);
     Headers headers = reply.headers();
     changes.add(new Change(
         spot, ChangeKind.OTHER_TEXT, () -> with(headers.with(header.name(), other(header)))));
@@ -103,14 +104,8 @@ record HeaderChanges(WireReply reply, Set<String> lookedAt) {
     return OtherText.of(header.value());
   }
 
-  /** Names of headers know no case; reports tell one. */
-  static String canonical(String name) {
-    StringBuilder told = new StringBuilder();
-    boolean first = true;
-    for (char one : name.toLowerCase(Locale.ROOT).toCharArray()) {
-      told.append(first ? Character.toUpperCase(one) : one);
-      first = one == '-';
-    }
-    return told.toString().replace("Www-", "WWW-").replace("Etag", "ETag");
+  /** As people know it. */
+  private static String told(String name) {
+    return HeaderRules.capitalised(name).replace("Www-", "WWW-").replace("Etag", "ETag");
   }
 }

@@ -11,7 +11,6 @@ final class Spot {
   private final String place;
   private final @Nullable Spot around;
   private final boolean inside;
-  private final boolean item;
   private final @Nullable JsonNode value;
 
   /**
@@ -20,21 +19,18 @@ final class Spot {
    * @param place how it is told; items of a list are {@code [*]}
    * @param around the object or body that it belongs to, without which it means nothing; null if nobody
    * @param inside whether there are places inside which mean nothing without it
-   * @param item whether it is, or lies in, an item of a list
    * @param value what stands there; null where that is no JSON
    */
-  Spot(
-      String place, @Nullable Spot around, boolean inside, boolean item, @Nullable JsonNode value) {
+  Spot(String place, @Nullable Spot around, boolean inside, @Nullable JsonNode value) {
     this.place = place;
     this.around = around;
     this.inside = inside;
-    this.item = item;
     this.value = value;
   }
 
   /** A place that is no place of a tree. */
   static Spot plain(String place, @Nullable Spot around) {
-    return new Spot(place, around, false, false, null);
+    return new Spot(place, around, false, null);
   }
 
   @Nullable
@@ -53,9 +49,5 @@ final class Spot {
 
   boolean hasInside() {
     return inside;
-  }
-
-  boolean isInItem() {
-    return item;
   }
 }

@@ -75,7 +75,14 @@ final class Tally {
   /** What nobody would notice, in words. */
   List<String> unnoticed() {
     List<String> words = new ArrayList<>();
+    boolean any = isAnyValueUnnoticed();
+    if (any) {
+      words.add("another value");
+    }
     fates.forEach((kind, all) -> {
+      if (any && kind.aspect() == Aspect.VALUE) {
+        return;
+      }
       long missed = all.stream().filter(fate -> fate == Fate.UNNOTICED).count();
       if (missed > 0) {
         String where = missed == all.size() ? "" : missed == 1 ? " in one item" : " in some items";
@@ -83,6 +90,16 @@ final class Tally {
       }
     });
     return words;
+  }
+
+  /** Then it need not be told of each in how many ways it may be another. */
+  private boolean isAnyValueUnnoticed() {
+    List<List<Fate>> values = fates.entrySet().stream()
+        .filter(entry -> entry.getKey().aspect() == Aspect.VALUE)
+        .map(Map.Entry::getValue)
+        .toList();
+    return values.size() > 1
+        && values.stream().flatMap(List::stream).allMatch(fate -> fate == Fate.UNNOTICED);
   }
 
   private Stream<Map.Entry<ChangeKind, List<Fate>>> counted() {

@@ -48,7 +48,7 @@ final class TreeSpots {
       return;
     }
     boolean inside = value.isObject() && !value.isEmpty() && !inItem;
-    Spot spot = new Spot(place, around, inside, inItem, value);
+    Spot spot = new Spot(place, around, inside, value);
     add(spot, ChangeKind.OTHER_KIND, at, TreeChange::otherKind);
     values(value, spot, at);
     if (isField(at)) {

@@ -166,10 +166,7 @@ final class Examination {
   /** What is to be tried, in rounds, as much as there is room for. */
   private void plan() {
     Examined all = new Examined(
-        script.entries().stream().map(entry -> entry.answered.at()).toList(),
-        script.entries().stream()
-            .<@Nullable Object>map(entry -> entry.answered.given())
-            .toList(),
+        script.entries().stream().map(entry -> entry.answered).toList(),
         before.log().entries().stream()
             .map(entry ->
                 new Examined.Told(entry.asked, entry.counts(), List.copyOf(entry.verdicts)))

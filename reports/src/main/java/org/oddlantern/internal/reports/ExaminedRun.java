@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.ExaminedAnswer;
 import org.oddlantern.internal.record.ExaminedRecord;
 import org.oddlantern.internal.record.OperationRecord;
@@ -139,18 +140,18 @@ public final class ExaminedRun {
   }
 
   private List<Often> often() {
-    Map<String, Group> groups = new LinkedHashMap<>();
+    Map<GroupName, Group> groups = new LinkedHashMap<>();
     for (WatchedOperation operation : operations) {
       for (WatchedOperation.Seen seen : operation.places()) {
-        String name = group(operation, seen.place());
-        if (!name.isEmpty()) {
+        GroupName name = group(operation, seen.place());
+        if (name != null) {
           groups.computeIfAbsent(name, Group::new).add(operation, seen.place());
         }
       }
     }
     return groups.values().stream()
         .filter(group -> group.open.size() >= OFTEN)
-        .map(group -> group.told(calls(group.service())))
+        .map(group -> group.told(calls(group.name.service())))
         .toList();
   }
 
@@ -161,17 +162,16 @@ public final class ExaminedRun {
         .count();
   }
 
-  /** What belongs together though it is of many operations; empty if it stands for itself. */
-  private static String group(WatchedOperation operation, WatchedPlace place) {
+  /** What belongs together though it is of many operations; null if it stands for itself. */
+  private static @Nullable GroupName group(WatchedOperation operation, WatchedPlace place) {
     OperationRecord one = operation.operation();
-    if (!one.isCall()) {
-      return "";
-    }
-    if (place.place().startsWith("header ")) {
-      return one.service() + " " + place.place();
+    if (one.isCall() && place.place().startsWith("header ")) {
+      return new GroupName(one.service(), place.place());
     }
     boolean body = place.place().startsWith("$") || place.place().equals("body");
-    return one.status() >= 400 && body ? one.service() + " the bodies of refusals" : "";
+    return one.isCall() && one.status() >= 400 && body
+        ? new GroupName(one.service(), "the bodies of refusals")
+        : null;
   }
 
   private static boolean isOpen(WatchedPlace place) {
@@ -180,8 +180,9 @@ public final class ExaminedRun {
 
   /** Places of an operation that nobody watches and that are told with it: not known, not unwatched often. */
   public List<WatchedOperation.Seen> rest(WatchedOperation operation) {
-    Set<String> told =
-        often.stream().map(one -> one.service() + " " + one.place()).collect(Collectors.toSet());
+    Set<@Nullable GroupName> told = often.stream()
+        .map(one -> new GroupName(one.service(), one.place()))
+        .collect(Collectors.toSet());
     return operation.places().stream()
         .filter(seen -> isOpen(seen.place()) && !isKnown(seen.place()))
         .filter(seen -> !told.contains(group(operation, seen.place())))
@@ -194,14 +195,10 @@ public final class ExaminedRun {
    * @return in the order of the places, each once
    */
   public List<String> lines(WatchedOperation operation) {
-    Set<WatchedPlace> wanted = Stream.concat(
-            rest(operation).stream(),
-            operation.places().stream().filter(seen -> isKnown(seen.place())))
-        .map(WatchedOperation.Seen::place)
-        .collect(Collectors.toSet());
+    List<WatchedOperation.Seen> rest = rest(operation);
     return operation.places().stream()
+        .filter(seen -> isKnown(seen.place()) || rest.contains(seen))
         .map(WatchedOperation.Seen::place)
-        .filter(wanted::contains)
         .map(WatchedPlace::line)
         .filter(line -> !line.isEmpty())
         .distinct()
@@ -248,26 +245,17 @@ public final class ExaminedRun {
     return switch (place.watch()) {
       case BY_VALUE -> "by value";
       case ON_PURPOSE -> "not watched, on purpose";
-      case BY_KIND -> "by kind" + unnoticed(place);
+      case BY_KIND ->
+        place.unnoticed().isEmpty()
+            ? "by kind"
+            : "by kind: nobody would notice " + unnoticed(place);
       case NOT_AT_ALL -> "not at all";
-      case IN_PART ->
-        "in part: nobody would notice "
-            + place.unnoticed().stream().limit(3).collect(Collectors.joining(", "));
+      case IN_PART -> "in part: nobody would notice " + unnoticed(place);
     };
   }
 
-  /** Of a value that it may be another; of a list and a status what else it may be. */
   private static String unnoticed(WatchedPlace place) {
-    if (place.unnoticed().isEmpty()) {
-      return "";
-    }
-    boolean other = place.unnoticed().stream()
-        .anyMatch(words ->
-            !words.contains("list") && !words.contains("order") && !words.contains("class"));
-    return other
-        ? ": another value would go unnoticed"
-        : ": nobody would notice "
-            + place.unnoticed().stream().limit(2).collect(Collectors.joining(", "));
+    return place.unnoticed().stream().limit(3).collect(Collectors.joining(", "));
   }
 
   /**
@@ -315,14 +303,22 @@ public final class ExaminedRun {
     }
   }
 
+  /**
+   * What sets a group of places apart.
+   *
+   * @param service the service
+   * @param place what they have in common
+   */
+  private record GroupName(String service, String place) {}
+
   /** Places of many operations that belong together. */
   private static final class Group {
-    private final String name;
+    private final GroupName name;
     private final Set<WatchedOperation> all = new HashSet<>();
     private final Set<WatchedOperation> open = new HashSet<>();
     private final Map<String, Integer> lines = new LinkedHashMap<>();
 
-    Group(String name) {
+    Group(GroupName name) {
       this.name = name;
     }
 
@@ -334,13 +330,9 @@ public final class ExaminedRun {
       }
     }
 
-    String service() {
-      return name.substring(0, name.indexOf(' '));
-    }
-
     /** What only some replies have cannot be asked of all; of a type only those with a body are asked. */
     Often told(long calls) {
-      String place = name.substring(name.indexOf(' ') + 1);
+      String place = name.place();
       boolean everywhere =
           place.equals("header Content-Type") || place.startsWith("header ") && all.size() == calls;
       String line = lines.entrySet().stream()
@@ -348,7 +340,7 @@ public final class ExaminedRun {
           .map(Map.Entry::getKey)
           .orElse("");
       return new Often(
-          service(),
+          name.service(),
           place,
           open.size(),
           all.size(),
