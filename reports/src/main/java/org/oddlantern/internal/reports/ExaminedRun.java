@@ -180,13 +180,14 @@ public final class ExaminedRun {
 
   /** Places of an operation that nobody watches and that are told with it: not known, not unwatched often. */
   public List<WatchedOperation.Seen> rest(WatchedOperation operation) {
-    Set<@Nullable GroupName> told = often.stream()
-        .map(one -> new GroupName(one.service(), one.place()))
-        .collect(Collectors.toSet());
     return operation.places().stream()
         .filter(seen -> isOpen(seen.place()) && !isKnown(seen.place()))
-        .filter(seen -> !told.contains(group(operation, seen.place())))
+        .filter(seen -> !isToldOnce(group(operation, seen.place())))
         .toList();
+  }
+
+  private boolean isToldOnce(@Nullable GroupName name) {
+    return often.stream().anyMatch(one -> new GroupName(one.service(), one.place()).equals(name));
   }
 
   /**
