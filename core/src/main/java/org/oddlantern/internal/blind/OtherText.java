@@ -10,7 +10,9 @@ final class OtherText {
 
   private static final Pattern DATE =
       Pattern.compile("(\\d{4}-\\d{2}-\\d{2})(?![\\d-]).*", Pattern.DOTALL);
-  private static final Pattern HEX = Pattern.compile("(?=.*\\d)[0-9a-fA-F-]{6,}");
+  /** What may be hexadecimal, with whatever stands between its digits, is changed as if it were. */
+  private static final Pattern HEX = Pattern.compile("[^g-zG-Z]*");
+
   private static final Pattern EMAIL = Pattern.compile("[^@\\s]+@[^@\\s]+");
 
   private OtherText() {}

@@ -33,6 +33,7 @@ class OtherTextTest {
   void hexadecimalDigitsStaySo(String uuid) {
     assertNotEquals(UUID.fromString(uuid), UUID.fromString(OtherText.of(uuid)));
     assertTrue(OtherText.of("DEADBEEF0F").matches("[0-9A-F]+"));
+    assertTrue(OtherText.of("9a0c:77ef").matches("[0-9a-f]+:[0-9a-f]+"), "salt and hash");
   }
 
   @Test
