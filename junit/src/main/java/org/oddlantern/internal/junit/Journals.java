@@ -3,11 +3,13 @@ package org.oddlantern.internal.junit;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.lang.management.ManagementFactory;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -121,7 +123,21 @@ public record Journals(RunFolder out) {
     boolean forked = System.getProperty("surefire.real.class.path") != null
         || System.getProperty("surefire.test.class.path") != null;
     ProcessHandle build = forked ? builder(own) : own;
-    return build.info().startInstant().orElse(Instant.EPOCH);
+    return beganAt(own).minus(Duration.between(started(build), started(own)));
+  }
+
+  /**
+   * Linux rounds the start of a process down by up to a second, but that of all by the same: an earlier
+   * build may have ended within that second.
+   */
+  private static Instant beganAt(ProcessHandle own) {
+    Instant exactly = Instant.ofEpochMilli(ManagementFactory.getRuntimeMXBean().getStartTime());
+    Instant roughly = started(own);
+    return exactly.isAfter(roughly) && exactly.isBefore(roughly.plusSeconds(2)) ? exactly : roughly;
+  }
+
+  private static Instant started(ProcessHandle process) {
+    return process.info().startInstant().orElse(Instant.EPOCH);
   }
 
   /** The JVM that forked this one, maybe by a shell; of a daemon, which outlives builds, the shell. */
