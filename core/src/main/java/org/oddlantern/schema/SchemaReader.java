@@ -6,6 +6,11 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import org.oddlantern.schema.internal.Side;
+import org.oddlantern.schema.internal.SharedReading;
+import org.jspecify.annotations.Nullable;
+import java.util.function.Supplier;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Predicate;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Json;
@@ -34,7 +39,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 public final class SchemaReader {
 
   private static final SchemaReader STANDARD = new SchemaReader(
-      Draft.DRAFT_2020_12, true, KnownFormats.all(), Map.of(), Set.of(), new MetaSchemas());
+      Draft.DRAFT_2020_12, true, KnownFormats.all(), Map.of(), Set.of(), new MetaSchemas(), null);
 
   private final Draft assumed;
   private final boolean assertsFormats;
@@ -42,6 +47,7 @@ public final class SchemaReader {
   private final Map<String, JsonNode> known;
   private final Set<String> hosts;
   private final MetaSchemas metaSchemas;
+  private final @Nullable AtomicReference<SharedReading> shared;
 
   private SchemaReader(
       Draft assumed,
@@ -49,13 +55,15 @@ public final class SchemaReader {
       Map<String, Format> formats,
       Map<String, JsonNode> known,
       Set<String> hosts,
-      MetaSchemas metaSchemas) {
+      MetaSchemas metaSchemas,
+      @Nullable AtomicReference<SharedReading> shared) {
     this.assumed = assumed;
     this.assertsFormats = assertsFormats;
     this.formats = Map.copyOf(formats);
     this.known = Map.copyOf(known);
     this.hosts = Set.copyOf(hosts);
     this.metaSchemas = metaSchemas;
+    this.shared = shared;
   }
 
   /**
@@ -75,7 +83,7 @@ public final class SchemaReader {
    * @return the reader
    */
   public SchemaReader assuming(Draft draft) {
-    return new SchemaReader(draft, assertsFormats, formats, known, hosts, metaSchemas);
+    return new SchemaReader(draft, assertsFormats, formats, known, hosts, metaSchemas, anew());
   }
 
   /**
@@ -85,7 +93,7 @@ public final class SchemaReader {
    * @return the reader
    */
   public SchemaReader assertingFormats(boolean asserting) {
-    return new SchemaReader(assumed, asserting, formats, known, hosts, metaSchemas);
+    return new SchemaReader(assumed, asserting, formats, known, hosts, metaSchemas, anew());
   }
 
   /**
@@ -99,7 +107,7 @@ public final class SchemaReader {
   public SchemaReader withFormat(String name, String words, Predicate<String> test) {
     Map<String, Format> more = new HashMap<>(formats);
     more.put(Objects.requireNonNull(name, "name"), new Format(words, test, text -> ""));
-    return new SchemaReader(assumed, assertsFormats, more, known, hosts, metaSchemas);
+    return new SchemaReader(assumed, assertsFormats, more, known, hosts, metaSchemas, anew());
   }
 
   /**
@@ -112,7 +120,22 @@ public final class SchemaReader {
   public SchemaReader knowing(String name, Json schema) {
     Map<String, JsonNode> more = new HashMap<>(known);
     more.put(name, Trees.of(schema));
-    return new SchemaReader(assumed, assertsFormats, formats, more, hosts, metaSchemas);
+    return new SchemaReader(assumed, assertsFormats, formats, more, hosts, metaSchemas, anew());
+  }
+
+  /**
+   * The same, reading each document once, for many schemas of the same large one. A file that changes
+   * afterwards is not read again.
+   *
+   * @return the reader
+   */
+  public SchemaReader remembering() {
+    return new SchemaReader(
+        assumed, assertsFormats, formats, known, hosts, metaSchemas, new AtomicReference<>());
+  }
+
+  private @Nullable AtomicReference<SharedReading> anew() {
+    return shared == null ? null : new AtomicReference<>();
   }
 
   /**
@@ -124,7 +147,7 @@ public final class SchemaReader {
   public SchemaReader fetchingFrom(String host) {
     Set<String> more = new HashSet<>(hosts);
     more.add(host);
-    return new SchemaReader(assumed, assertsFormats, formats, known, more, metaSchemas);
+    return new SchemaReader(assumed, assertsFormats, formats, known, more, metaSchemas, anew());
   }
 
   /**
@@ -142,7 +165,7 @@ public final class SchemaReader {
     String file = hash < 0 ? name : name.substring(0, hash);
     String pointer = hash < 0 ? "" : pointer(name.substring(hash + 1), name);
     KnownSources sources = sources();
-    return read(sources, sources.named(file), pointer);
+    return read(sources, sources.uri(file), () -> sources.named(file), pointer);
   }
 
   private static String pointer(String fragment, String name) {
@@ -163,11 +186,16 @@ public final class SchemaReader {
    */
   public Schema file(Path file, String pointer) {
     KnownSources sources = sources();
-    Document document = sources
-        .document(file.toAbsolutePath().toUri().toString())
-        .orElseThrow(() -> new SchemaProblem(file.toString(), "there is no such file"));
+    String uri = file.toAbsolutePath().toUri().toString();
     String inside = pointer.startsWith("#") ? pointer.substring(1) : pointer;
-    return read(sources, document.called(file.toString()), pointer(inside, file + pointer));
+    return read(
+        sources,
+        uri,
+        () -> sources
+            .document(uri)
+            .orElseThrow(() -> new SchemaProblem(file.toString(), "there is no such file"))
+            .called(file.toString()),
+        pointer(inside, file + pointer));
   }
 
   /**
@@ -190,16 +218,28 @@ public final class SchemaReader {
    */
   public Schema of(Json schema) {
     KnownSources sources = sources();
-    return read(sources, sources.document(Trees.of(schema)), "");
+    Document document = sources.document(Trees.of(schema));
+    return new Schema(CompiledSchema.read(document, "", rules(sources)));
   }
 
   private KnownSources sources() {
     return new KnownSources(Resources.current(), known, hosts);
   }
 
-  private Schema read(KnownSources sources, Document document, String pointer) {
-    ReadingRules rules =
-        new ReadingRules(assumed, assertsFormats, formats, sources, metaSchemas, true);
-    return new Schema(CompiledSchema.read(document, pointer, rules));
+  private Schema read(
+      KnownSources sources, String uri, Supplier<Document> document, String pointer) {
+    return new Schema(reading(sources).read(uri, document, pointer));
+  }
+
+  private SharedReading reading(KnownSources sources) {
+    SharedReading own = new SharedReading(rules(sources));
+    return shared == null
+        ? own
+        : shared.updateAndGet(before -> before == null ? own : before);
+  }
+
+  private ReadingRules rules(KnownSources sources) {
+    return new ReadingRules(
+        assumed, assertsFormats, formats, sources, metaSchemas, true, Side.ANY);
   }
 }

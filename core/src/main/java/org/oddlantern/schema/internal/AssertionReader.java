@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
@@ -20,8 +21,17 @@ final class AssertionReader {
   private final JsonNode schema;
   private final Draft draft;
   private final List<Keyword> keywords;
+  private final Set<String> notRequired;
 
-  AssertionReader(Site site, List<Keyword> keywords) {
+  /**
+   * Of a subschema.
+   *
+   * @param site the subschema
+   * @param keywords where to put its keywords
+   * @param notRequired fields of which {@code required} does not speak
+   */
+  AssertionReader(Site site, List<Keyword> keywords, Set<String> notRequired) {
+    this.notRequired = notRequired;
     this.site = site;
     this.schema = site.schema();
     this.draft = site.dialect().draft();
@@ -43,7 +53,9 @@ final class AssertionReader {
       keywords.add(new Lists.Unique());
     }
     if (schema.path("required").isArray()) {
-      keywords.add(new Assertions.Required("required", texts("required")));
+      List<String> required = texts("required");
+      required.removeIf(notRequired::contains);
+      keywords.add(new Assertions.Required("required", required));
     }
     if (draft.since(Draft.DRAFT_2019_09) && schema.path("dependentRequired").isObject()) {
       Map<String, List<String>> fields = new LinkedHashMap<>();
@@ -89,6 +101,10 @@ final class AssertionReader {
       bound("exclusiveMinimum", false, true);
       bound("exclusiveMaximum", true, true);
     }
+    if (site.document().isApi()) {
+      width("int32", Integer.MIN_VALUE, Integer.MAX_VALUE);
+      width("int64", Long.MIN_VALUE, Long.MAX_VALUE);
+    }
     JsonNode unit = schema.path("multipleOf");
     if (unit.isNumber()) {
       if (unit.decimalValue().signum() <= 0) {
@@ -108,6 +124,15 @@ final class AssertionReader {
   private void bound(String name, boolean upper, boolean exclusive) {
     if (schema.path(name).isNumber()) {
       keywords.add(new Assertions.Bound(name, schema.path(name), upper, exclusive));
+    }
+  }
+
+  /** What the formats of OpenAPI say of whole numbers. */
+  private void width(String format, long least, long most) {
+    if (schema.path("format").asString("").equals(format)) {
+      JsonNodeFactory make = JsonNodeFactory.instance;
+      keywords.add(new Assertions.Bound("format", make.numberNode(least), false, false));
+      keywords.add(new Assertions.Bound("format", make.numberNode(most), true, false));
     }
   }
 

@@ -51,9 +51,11 @@ final class Choices {
   static final class Branches extends Keyword {
     private final Rule[] rules;
     private final boolean onlyOne;
+    private final Discriminator discriminator;
 
-    Branches(String name, List<Rule> rules) {
+    Branches(String name, List<Rule> rules, Discriminator discriminator) {
       super(name, Kind.ALL);
+      this.discriminator = discriminator;
       this.rules = rules.toArray(Rule[]::new);
       this.onlyOne = name.equals("oneOf");
     }
@@ -105,6 +107,11 @@ final class Choices {
 
     int count() {
       return rules.length;
+    }
+
+    /** The index of the form that a value says it is; below 0 if it does not say. */
+    int meant(JsonNode value) {
+      return discriminator.form(value);
     }
 
     @Override

@@ -14,7 +14,7 @@ public final class CompiledSchema {
 
   private final Rule root;
 
-  private CompiledSchema(Rule root) {
+  CompiledSchema(Rule root) {
     this.root = root;
   }
 
@@ -59,6 +59,17 @@ public final class CompiledSchema {
     } catch (GivenUp e) {
       return List.of(Finding.of(where, "a value that fits " + where(), "undecided")
           .hint(String.valueOf(e.getMessage())));
+    }
+  }
+
+  /** The same as data; nothing if it fits, or that could not be found out. */
+  public List<Misfit> misfits(Location where, JsonNode value) {
+    try {
+      return holds(value)
+          ? List.of()
+          : DeepStack.given(() -> Findings.misfits(where, violations(where, value)));
+    } catch (GivenUp e) {
+      return List.of();
     }
   }
 

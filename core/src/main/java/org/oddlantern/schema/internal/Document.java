@@ -2,8 +2,10 @@ package org.oddlantern.schema.internal;
 
 import java.util.HashMap;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
+import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
 
 /** A text with a schema in it, or with several: a file, a reply, a tree made in code. */
 public final class Document {
@@ -12,7 +14,7 @@ public final class Document {
   private final String uri;
   private final JsonNode root;
   private final Map<String, Resource> resources = new HashMap<>();
-  private final Map<String, Rule> rules = new HashMap<>();
+  private final Map<String, Rule> rules = new ConcurrentHashMap<>();
 
   /**
    * A document.
@@ -25,6 +27,11 @@ public final class Document {
     this.name = name;
     this.uri = uri;
     this.root = root;
+  }
+
+  /** Whether it describes an API (OpenAPI), so that schemas are parts of it. */
+  boolean isApi() {
+    return root.has("openapi") || root.has("swagger");
   }
 
   /** The same, called otherwise in messages. */
@@ -58,6 +65,19 @@ public final class Document {
   Site site(String pointer, Resource around, JsonNode schema) {
     Resource own = resources.get(pointer);
     return new Site(this, own == null ? around : own, pointer, schema);
+  }
+
+  /** What is at a place; nothing if the place is not there. */
+  JsonNode at(String pointer) {
+    JsonNode node = root;
+    for (String step : Pointers.steps(pointer)) {
+      JsonNode next = Pointers.step(node, step);
+      if (next == null) {
+        return MissingNode.getInstance();
+      }
+      node = next;
+    }
+    return node;
   }
 
   Map<String, Rule> rules() {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.FindingsUpToCap;
@@ -11,12 +12,36 @@ import org.oddlantern.json.internal.FindingsUpToCap;
 /** What does not hold, as the findings people read. */
 final class Findings {
 
+  private static final int MOST_MISFITS = 1_000;
+
   private Findings() {}
 
   static List<Finding> of(Location where, List<Violation> violations) {
     FindingsUpToCap findings = new FindingsUpToCap();
-    add(violations, List.of(), findings);
+    each(
+        violations,
+        List.of(),
+        (violation, reasons) -> findings.add(() -> finding(violation, reasons)));
     return findings.all(where);
+  }
+
+  /** The same as data. */
+  static List<Misfit> misfits(Location where, List<Violation> violations) {
+    List<Misfit> misfits = new ArrayList<>();
+    each(violations, List.of(), (violation, reasons) -> {
+      if (misfits.size() >= MOST_MISFITS) {
+        return;
+      }
+      Spot spot = violation.spot();
+      Site site = spot.subschema().site();
+      misfits.add(new Misfit(
+          finding(violation, reasons),
+          violation.keyword().name(),
+          new Misfit.Target(site.document().name(), site.pointer()),
+          spot.inside().pointer(),
+          spot.value()));
+    });
+    return misfits;
   }
 
   /** The first violation that people would read of. */
@@ -35,35 +60,38 @@ final class Findings {
     return nearest < 0 ? Optional.of(first) : first(first.inside().get(nearest).inside());
   }
 
-  private static void add(
-      List<Violation> violations, List<String> reasons, FindingsUpToCap findings) {
+  private static void each(
+      List<Violation> violations,
+      List<String> reasons,
+      BiConsumer<Violation, List<String>> findings) {
     for (Violation violation : violations) {
       if (violation.inside().isEmpty()) {
-        findings.add(() -> finding(violation, reasons));
+        findings.accept(violation, reasons);
       } else if (violation.keyword() instanceof Choices.Branches choice) {
-        add(violation, choice, reasons, findings);
+        nearest(violation, choice, reasons, findings);
       } else {
-        add(violation.inside(), reasons(violation, reasons), findings);
+        each(violation.inside(), reasons(violation, reasons), findings);
       }
     }
   }
 
   /** Of a choice, the form that comes closest is explained, and that there are others. */
-  private static void add(
+  private static void nearest(
       Violation violation,
       Choices.Branches choice,
       List<String> reasons,
-      FindingsUpToCap findings) {
+      BiConsumer<Violation, List<String>> findings) {
     List<Violation> branches = violation.inside();
-    int nearest = Nearest.of(violation);
+    int meant = choice.meant(violation.spot().value());
+    int nearest = meant < 0 ? Nearest.of(violation) : meant;
     if (nearest < 0) {
-      findings.add(() -> finding(violation, reasons));
+      findings.accept(violation, reasons);
       return;
     }
     Violation branch = branches.get(nearest);
     String form = "form " + Names.of(branch.spot().subschema(), nearest);
     List<String> more = new ArrayList<>(reasons);
-    if (choice.count() > 1) {
+    if (choice.count() > 1 && meant < 0) {
       more.add(String.format(
           Locale.ROOT,
           "none of the %d forms of %s fits; %s comes closest",
@@ -71,7 +99,7 @@ final class Findings {
           violation.place(),
           form));
     }
-    add(branch.inside(), more, findings);
+    each(branch.inside(), more, findings);
   }
 
   private static List<String> reasons(Violation violation, List<String> reasons) {

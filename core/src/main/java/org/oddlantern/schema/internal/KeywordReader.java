@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
@@ -41,7 +42,7 @@ final class KeywordReader {
       return keywords;
     }
     if (dialect.has(Vocabulary.VALIDATION)) {
-      new AssertionReader(site, keywords).read();
+      new AssertionReader(site, keywords, notRequired()).read();
     }
     new TextReader(reading.rules(), site, keywords).read();
     if (dialect.has(Vocabulary.APPLICATOR)) {
@@ -54,6 +55,20 @@ final class KeywordReader {
       unevaluated("unevaluatedItems", Kind.LIST);
     }
     return keywords;
+  }
+
+  /** The required fields that do not travel this way. */
+  private Set<String> notRequired() {
+    Side side = reading.rules().side();
+    if (side == Side.ANY) {
+      return Set.of();
+    }
+    OneWay.Names names = new OneWay.Names(reading, side.mark());
+    List<String> own = names.in(site);
+    if (!own.isEmpty()) {
+      keywords.add(new OneWay(side, own));
+    }
+    return schema.has("required") ? names.around(site) : Set.of();
   }
 
   private boolean since(Draft first) {
@@ -86,8 +101,8 @@ final class KeywordReader {
 
   private void choices() {
     list("allOf", rules -> new Choices.All(rules));
-    list("anyOf", rules -> new Choices.Branches("anyOf", rules));
-    list("oneOf", rules -> new Choices.Branches("oneOf", rules));
+    list("anyOf", rules -> branches("anyOf", rules));
+    list("oneOf", rules -> branches("oneOf", rules));
     if (schema.has("not")) {
       keywords.add(new Choices.Not(rule("not")));
     }
@@ -96,6 +111,10 @@ final class KeywordReader {
     if (schema.has("if") && since(Draft.DRAFT_7)) {
       keywords.add(new Choices.Conditional(rule("if"), then, otherwise));
     }
+  }
+
+  private Keyword branches(String name, List<Rule> rules) {
+    return new Choices.Branches(name, rules, Discriminator.of(schema, schema.path(name)));
   }
 
   private void list(String name, Function<List<Rule>, Keyword> make) {

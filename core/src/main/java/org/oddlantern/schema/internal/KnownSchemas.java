@@ -21,7 +21,7 @@ public final class KnownSchemas {
    * @param resources where their files are
    */
   public KnownSchemas(SchemaReader reader, Resources resources) {
-    this.reader = reader;
+    this.reader = reader.remembering();
     this.resources = resources;
   }
 

@@ -53,6 +53,11 @@ public record KnownSources(Resources resources, Map<String, JsonNode> known, Set
     return new Document(name, addressOf(name), DocumentText.tree(name, text));
   }
 
+  /** Where a file of that name comes from, as references name it. */
+  public String uri(String name) {
+    return isRemote(name) ? name : known.containsKey(name) ? RESOURCE + name : addressOf(name);
+  }
+
   private static String addressOf(String name) {
     return Path.of(name).isAbsolute()
         ? Path.of(name).toUri().toString()

@@ -13,6 +13,7 @@ import org.oddlantern.schema.internal.text.Format;
  * @param sources where documents come from
  * @param metaSchemas the drafts' own schemas
  * @param checks whether schemas are held against their meta-schema
+ * @param side which way the values travel
  */
 public record ReadingRules(
     Draft assumed,
@@ -20,7 +21,8 @@ public record ReadingRules(
     Map<String, Format> formats,
     Sources sources,
     MetaSchemas metaSchemas,
-    boolean checks) {
+    boolean checks,
+    Side side) {
 
   /** Keeps its own map. */
   public ReadingRules {
@@ -29,6 +31,11 @@ public record ReadingRules(
 
   /** For a meta-schema, which nobody wrote by hand, and whose formats are known when they are read. */
   ReadingRules ofMetaSchema() {
-    return new ReadingRules(assumed, false, formats, sources, metaSchemas, false);
+    return new ReadingRules(assumed, false, formats, sources, metaSchemas, false, Side.ANY);
+  }
+
+  /** The same, for values that travel one way. */
+  public ReadingRules of(Side other) {
+    return new ReadingRules(assumed, assertsFormats, formats, sources, metaSchemas, checks, other);
   }
 }

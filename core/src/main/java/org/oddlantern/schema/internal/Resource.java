@@ -3,6 +3,7 @@ package org.oddlantern.schema.internal;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
@@ -18,7 +19,7 @@ final class Resource {
   private final Dialect dialect;
   private final Map<String, String> anchors = new HashMap<>();
   private final Set<String> dynamicAnchors = new TreeSet<>();
-  private final Map<String, RuleLink> dynamicRules = new HashMap<>();
+  private final Map<String, RuleLink> dynamicRules = new ConcurrentHashMap<>();
 
   Resource(Document document, String uri, String pointer, Dialect dialect) {
     this.document = document;

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
@@ -16,31 +17,49 @@ import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
-/** Reads a schema and everything it refers to into rules. For one schema, in one thread. */
+/** Reads schemas and everything they refer to into rules. For one thread at a time. */
 final class SchemaReading {
 
   private final ReadingRules rules;
   private final Map<String, Resource> resources = new HashMap<>();
   private final Set<Resource> dynamicsRead = new HashSet<>();
-  private final Map<String, List<String>> checked = new HashMap<>();
+  private final Map<String, Set<String>> checked = new HashMap<>();
   private final List<String> metaSchemas = new ArrayList<>();
   private final Set<String> underWay = new HashSet<>();
+  private final List<Rule> fresh = new ArrayList<>();
 
   SchemaReading(ReadingRules rules) {
     this.rules = rules;
   }
 
-  /** Reads the schema at a place of a document. */
+  /** The document that comes from there, if it was read before; else the one given. */
+  Document known(String uri, Supplier<Document> otherwise) {
+    Resource resource = resources.get(uri);
+    return resource != null && resource.document().uri().equals(uri)
+        ? resource.document()
+        : otherwise.get();
+  }
+
+  /**
+   * Reads the schema at a place of a document. One that cannot be used leaves nothing behind, so that
+   * others may be read after it.
+   */
   Rule read(Document document, String pointer) {
-    Resource root = add(document, Dialect.of(rules.assumed()));
-    RuleLink rule = ruleAt(document, root, pointer, document.name() + "#");
-    EndlessLoop endless = new EndlessLoop();
-    resources.values().stream()
-        .map(Resource::document)
-        .distinct()
-        .flatMap(each -> each.rules().values().stream())
-        .forEach(endless::refuse);
-    return rule.rule();
+    Resource known = document.resourceAt("");
+    Resource root = known == null ? add(document, Dialect.of(rules.assumed())) : known;
+    try {
+      RuleLink rule = ruleAt(document, root, pointer, document.name() + "#");
+      EndlessLoop endless = new EndlessLoop();
+      fresh.forEach(endless::refuse);
+      return rule.rule();
+    } catch (SchemaProblem e) {
+      fresh.forEach(rule -> rule.site().document().rules().remove(rule.site().pointer()));
+      dynamicsRead.clear();
+      throw e;
+    } finally {
+      fresh.clear();
+      underWay.clear();
+    }
   }
 
   /** Makes a document and all that is named in it known. */
@@ -161,6 +180,23 @@ final class SchemaReading {
     return ruleAt(resource.document(), resource, pointer, place);
   }
 
+  /** What a reference by pointer leads to, without reading it; null if it leads nowhere. */
+  @Nullable
+  Site target(Site from, String reference) {
+    String fragment = fragment(reference, from.place("$ref"));
+    Resource resource = find(
+        resolve(from.resource().uri(), Uris.withoutFragment(reference), from.place("$ref")),
+        from.dialect());
+    if (resource == null || !fragment.isEmpty() && !fragment.startsWith("/")) {
+      return null;
+    }
+    String pointer = resource.pointer() + fragment;
+    JsonNode schema = resource.document().at(pointer);
+    return schema.isMissingNode()
+        ? null
+        : resource.document().site(pointer, resource, schema);
+  }
+
   /** Whether a reference ends at an anchor that outer resources may give another meaning. */
   boolean isDynamic(Site from, String reference) {
     Resource resource =
@@ -245,6 +281,7 @@ final class SchemaReading {
       underWay.add(key(site));
       rule = new Rule(site, new KeywordReader(this, site).keywords());
       known.put(site.pointer(), rule);
+      fresh.add(rule);
       underWay.remove(key(site));
       readDynamics(site.resource());
     }
@@ -269,14 +306,23 @@ final class SchemaReading {
     return rules;
   }
 
+  /** Whether a place lies at or below one of others. */
+  private static boolean isWithin(Set<String> places, String pointer) {
+    String place = pointer;
+    while (!places.contains(place) && !place.isEmpty()) {
+      place = place.substring(0, place.lastIndexOf('/'));
+    }
+    return places.contains(place);
+  }
+
   /** Holds a schema against its meta-schema, once. */
   private void check(Site site) {
-    List<String> done = checked.computeIfAbsent(site.document().uri(), uri -> new ArrayList<>());
-    if (!rules.checks() || done.stream().anyMatch(site.pointer()::startsWith)) {
+    Set<String> done =
+        checked.computeIfAbsent(site.document().uri(), uri -> new HashSet<>());
+    if (!rules.checks() || isWithin(done, site.pointer())) {
       return;
     }
-    boolean whole =
-        !site.document().root().has("openapi") && !site.document().root().has("swagger");
+    boolean whole = !site.document().isApi();
     String pointer = whole ? "" : site.pointer();
     JsonNode schema = whole ? site.document().root() : site.schema();
     done.add(pointer);
