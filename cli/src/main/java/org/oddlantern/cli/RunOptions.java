@@ -92,7 +92,8 @@ final class RunOptions {
       names = "--fail-on",
       paramLabel = "WORD",
       split = ",",
-      description = "Fail the run on these too: warned, unproven, fixed, flaky, skipped, pending.")
+      description =
+          "Fail the run on these too: warned, unproven, fixed, flaky, skipped, pending, undescribed.")
   private List<String> failOn = new ArrayList<>();
 
   @Option(

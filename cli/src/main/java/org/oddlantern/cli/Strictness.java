@@ -15,7 +15,7 @@ import org.oddlantern.json.internal.NearestMatch;
 final class Strictness implements RunListener {
 
   private static final List<String> KNOWN =
-      List.of("warned", "unproven", "fixed", "flaky", "skipped", "pending");
+      List.of("warned", "unproven", "fixed", "flaky", "skipped", "pending", "undescribed");
 
   private final Set<String> words;
   private final Map<String, Integer> counts = new LinkedHashMap<>();

@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.evidence.Headers;
+import org.oddlantern.http.internal.DescribedBy;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Terms;
 import org.oddlantern.internal.Needed;
@@ -39,7 +40,7 @@ record Profile(
   static Profile at(String url) {
     Place place = Place.of(checked(url));
     return new Profile(
-        new Base(place.url(), false, "", List.of(), null, ""),
+        new Base(place.url(), false, "", List.of(), null, "", null),
         Defaults.STANDARD,
         place.credentials(),
         Terms.STANDARD,
@@ -137,6 +138,7 @@ record Profile(
    * @param alsoProven addresses of other origins to which credentials go too
    * @param log where it writes its log; null if nobody says
    * @param traces where a trace can be looked at, with {@code {id}} in its place; empty if nobody knows
+   * @param described where it is described, and how that counts; null if nobody says
    */
   record Base(
       String url,
@@ -144,20 +146,21 @@ record Profile(
       String name,
       List<String> alsoProven,
       @Nullable ServiceLog log,
-      String traces) {
+      String traces,
+      @Nullable DescribedBy described) {
 
     Base at(String other) {
-      return new Base(other, false, name, alsoProven, log, traces);
+      return new Base(other, false, name, alsoProven, log, traces, described);
     }
 
     Base staying() {
-      return new Base(url, true, name, alsoProven, log, traces);
+      return new Base(url, true, name, alsoProven, log, traces, described);
     }
 
     Base proving(String other) {
       List<String> more = new ArrayList<>(alsoProven);
       more.add(other);
-      return new Base(url, kept, name, List.copyOf(more), log, traces);
+      return new Base(url, kept, name, List.copyOf(more), log, traces, described);
     }
 
     /** Whether what proves who calls may go there. */
@@ -174,15 +177,23 @@ record Profile(
     }
 
     Base named(String other) {
-      return new Base(url, kept, other, alsoProven, log, traces);
+      return new Base(url, kept, other, alsoProven, log, traces, described);
     }
 
     Base logging(ServiceLog file) {
-      return new Base(url, kept, name, alsoProven, file, traces);
+      return new Base(url, kept, name, alsoProven, file, traces, described);
+    }
+
+    Base described(DescribedBy description) {
+      return new Base(url, kept, name, alsoProven, log, traces, description);
+    }
+
+    Base undescribed() {
+      return new Base(url, kept, name, alsoProven, log, traces, null);
     }
 
     Base tracesAt(String address) {
-      return new Base(url, kept, name, alsoProven, log, address);
+      return new Base(url, kept, name, alsoProven, log, address, described);
     }
   }
 

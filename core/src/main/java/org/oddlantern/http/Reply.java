@@ -13,11 +13,14 @@ import org.oddlantern.evidence.Headers;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.BodyText;
 import org.oddlantern.http.internal.CaseRecorder;
+import org.oddlantern.http.internal.Described;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.UnseenStatus;
 import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.CsvTable;
 import org.oddlantern.internal.Needed;
+import org.oddlantern.internal.described.Deviation;
+import org.oddlantern.internal.described.KnownDescriptions;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Json;
 import org.oddlantern.json.NotJson;
@@ -107,6 +110,24 @@ public final class Reply implements Evidence {
   @Override
   public Headers headers() {
     return wire.headers();
+  }
+
+  /**
+   * What the call and this reply do otherwise than the description of the service says; for checks.
+   *
+   * @return the findings; one that says so if the service has no description
+   */
+  public List<Finding> notAsDescribed() {
+    Described described = exchange.origin().described();
+    if (described == null) {
+      return List.of(
+          Finding.of("the service", "one that has a description", "none is known")
+              .hint(
+                  "say 'description: openapi.yaml' of the service in the settings, or describedBy(...)"));
+    }
+    return described.deviations(exchange, KnownDescriptions.current()).stream()
+        .map(Deviation::finding)
+        .toList();
   }
 
   /**

@@ -17,7 +17,10 @@ import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Cookie;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Answering;
+import org.oddlantern.evidence.internal.BodyText;
 import org.oddlantern.evidence.internal.Question;
+import org.oddlantern.http.internal.Described;
+import org.oddlantern.http.internal.DescribedBy;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.Listening;
 import org.oddlantern.http.internal.Settling;
@@ -26,6 +29,8 @@ import org.oddlantern.http.internal.Terms;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.TimeLeft;
+import org.oddlantern.internal.described.DescribedService;
+import org.oddlantern.internal.description.DescriptionProblem;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.FoundNode;
@@ -154,7 +159,38 @@ final class Sender {
         profile.base().name(),
         template(call),
         false,
-        profile.base().traces());
+        profile.base().traces(),
+        described());
+  }
+
+  private @Nullable Described described() {
+    DescribedBy by = profile.base().described();
+    return by == null
+        ? null
+        : new Described(
+            new DescribedService(
+                profile.base().name(), profile.url(), by.from(), () -> description(by.from())),
+            by.judge());
+  }
+
+  /** The text of the service's own description, of which no case hears. */
+  private String description(String path) {
+    Sender sender =
+        new Sender(profile.base(profile.base().undescribed()), surroundings, Answering.LIVE);
+    Exchange exchange;
+    try {
+      exchange = sender.deliver(Call.get(path), null, false);
+    } catch (NoReply e) {
+      throw new DescriptionProblem(path, String.valueOf(e.getMessage()));
+    }
+    WireReply reply = replyOf(exchange);
+    if (reply.status() / 100 != 2) {
+      throw new DescriptionProblem(
+          path,
+          exchange.line() + " was answered " + reply.statusLine() + ", not with a description");
+    }
+    return BodyText.of(reply.headers().first("Content-Type").orElse(""), reply.body())
+        .text();
   }
 
   /** Without the address of the service, where a call says it itself, or a page that leads to the next. */

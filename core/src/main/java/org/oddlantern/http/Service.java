@@ -13,12 +13,15 @@ import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.evidence.internal.HeaderRules;
 import org.oddlantern.http.internal.CurrentSurroundings;
+import org.oddlantern.http.internal.DescribedBy;
 import org.oddlantern.http.internal.FixedAddress;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Surroundings;
+import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
+import org.oddlantern.internal.described.KnownDescriptions;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 
@@ -137,6 +140,30 @@ public final class Service {
   public Service loggingTo(Path file) {
     Needed.of(file, "loggingTo(file): file");
     return with(profile.base(profile.base().logging(new ServiceLog(file.toAbsolutePath()))));
+  }
+
+  /**
+   * This service with its description (OpenAPI 3.0 or 3.1). Every call and its reply are held against it:
+   * the operation, what was sent if it was accepted, the status, headers and body that came. What is
+   * otherwise is told once for each case that saw it, with the lines that would make the description say
+   * so, and fails no case; {@code always(asDescribed())} makes it fail.
+   *
+   * <pre>{@code
+   * Service beeyard = Service.reachedAt(url).describedBy("beeyard.yaml");
+   * }</pre>
+   *
+   * @param description a file on the class path of the suites or in the folder of the settings file, JSON or
+   *     YAML; or, if it begins with a slash, the path at which the service gives it
+   * @throws IllegalArgumentException if there is no such file, or it cannot be used
+   */
+  public Service describedBy(String description) {
+    Needed.of(description, "describedBy(description): description");
+    DescribedBy.Judge judge =
+        CurrentCase.part(DescribedBy.Judge.class).orElse(DescribedBy.Judge.WARN);
+    if (!description.startsWith("/")) {
+      KnownDescriptions.current().named(description);
+    }
+    return with(profile.base(profile.base().described(new DescribedBy(description, judge))));
   }
 
   /** This service with a bearer token (RFC 6750) on every call that does not bring its own. */

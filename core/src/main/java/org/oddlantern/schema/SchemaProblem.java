@@ -9,6 +9,7 @@ public final class SchemaProblem extends IllegalArgumentException {
   private static final long serialVersionUID = 1L;
 
   private final String place;
+  private final String reason;
 
   /**
    * A problem.
@@ -19,6 +20,7 @@ public final class SchemaProblem extends IllegalArgumentException {
   public SchemaProblem(String place, String reason) {
     super("the schema cannot be used: at " + place + ": " + reason);
     this.place = place;
+    this.reason = reason;
   }
 
   /**
@@ -28,5 +30,14 @@ public final class SchemaProblem extends IllegalArgumentException {
    */
   public String place() {
     return place;
+  }
+
+  /**
+   * What is wrong there.
+   *
+   * @return a sentence without the place
+   */
+  public String reason() {
+    return reason;
   }
 }

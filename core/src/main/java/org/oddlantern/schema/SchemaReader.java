@@ -6,12 +6,10 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import org.oddlantern.schema.internal.Side;
-import org.oddlantern.schema.internal.SharedReading;
-import org.jspecify.annotations.Nullable;
-import java.util.function.Supplier;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.json.Json;
 import org.oddlantern.json.internal.Trees;
@@ -21,6 +19,8 @@ import org.oddlantern.schema.internal.DocumentText;
 import org.oddlantern.schema.internal.KnownSources;
 import org.oddlantern.schema.internal.MetaSchemas;
 import org.oddlantern.schema.internal.ReadingRules;
+import org.oddlantern.schema.internal.SharedReading;
+import org.oddlantern.schema.internal.Side;
 import org.oddlantern.schema.internal.text.Format;
 import org.oddlantern.schema.internal.text.KnownFormats;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -233,13 +233,10 @@ public final class SchemaReader {
 
   private SharedReading reading(KnownSources sources) {
     SharedReading own = new SharedReading(rules(sources));
-    return shared == null
-        ? own
-        : shared.updateAndGet(before -> before == null ? own : before);
+    return shared == null ? own : shared.updateAndGet(before -> before == null ? own : before);
   }
 
   private ReadingRules rules(KnownSources sources) {
-    return new ReadingRules(
-        assumed, assertsFormats, formats, sources, metaSchemas, true, Side.ANY);
+    return new ReadingRules(assumed, assertsFormats, formats, sources, metaSchemas, true, Side.ANY);
   }
 }

@@ -38,7 +38,7 @@ record Visits(String name, String url) {
 
   private Exchange exchange(IncomingRequest request, WireReply reply, Instant at, Duration took) {
     return new Exchange(
-        new Exchange.Origin("", name, "", true, ""),
+        new Exchange.Origin("", name, "", true, "", null),
         new WireRequest(
             request.method(), request.uri(url), request.headers(), Content.of(request.body())),
         reply,

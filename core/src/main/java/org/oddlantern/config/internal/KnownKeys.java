@@ -28,6 +28,10 @@ record KnownKeys(Collection<String> keys) {
       Map.entry("environments", List.of("envs", "profiles", "stages")),
       Map.entry("mask", List.of("masked", "secrets", "redact", "sensitive")),
       Map.entry("unwatched", List.of("ignore", "ignored", "ignoredPlaces", "blindSpots")),
+      Map.entry(
+          "description",
+          List.of(
+              "openapi", "openApi", "spec", "specification", "contract", "definition", "swagger")),
       Map.entry("schemas", List.of("schema", "jsonSchema"))));
 
   /** What is told of a key that is none: what was meant, if that can be told, and all there are. */

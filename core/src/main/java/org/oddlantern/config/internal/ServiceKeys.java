@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.oddlantern.config.SettingsProblem;
 
 /** The keys of a service in the settings: single ones, and groups of them. */
 final class ServiceKeys {
@@ -23,6 +24,8 @@ final class ServiceKeys {
       "trace",
       "traces",
       "log");
+
+  private static final Set<String> JUDGES = Set.of("warn", "must", "off");
 
   private static final Set<String> SECRETS = Set.of(
       "bearer",
@@ -48,6 +51,7 @@ final class ServiceKeys {
     groups.put("clientCredentials", List.of("tokenUrl", "clientId", "clientSecret", "scopes"));
     groups.put("clientCertificate", List.of("certificate", "key", "store", "password"));
     groups.put("ready", List.of("path", "within"));
+    groups.put("description", List.of("from", "judge"));
     return groups;
   }
 
@@ -63,11 +67,20 @@ final class ServiceKeys {
   static boolean isKnown(String key) {
     int dot = key.indexOf('.');
     if (dot < 0) {
-      return SINGLE.contains(key);
+      return SINGLE.contains(key) || mayBeText(key);
     }
     String member = key.substring(dot + 1);
     return key.startsWith("headers.") && !member.isEmpty()
         || GROUPS.getOrDefault(key.substring(0, dot), List.of()).contains(member);
+  }
+
+  /** Whether a group may also be a text alone. */
+  static boolean mayBeText(String group) {
+    return group.equals("description");
+  }
+
+  static String noJudge(String word, SettingsValue value) {
+    return value.place() + ": 'judge' is warn, must or off, not '" + word + "'";
   }
 
   /** Whether a key says who calls; another such key in its stead replaces it. */
@@ -93,6 +106,11 @@ final class ServiceKeys {
         Quantities.duration(value.text(), value.place(), key);
       case "bodyLimit" -> Quantities.bytes(value.text(), value.place(), key);
       case "redirects" -> Quantities.count(value.text(), value.place(), key, 100);
+      case "description.judge" -> {
+        if (!JUDGES.contains(value.text())) {
+          throw new SettingsProblem(noJudge(value.text(), value));
+        }
+      }
       case "trace" -> Quantities.onOrOff(value.text(), value.place(), key);
       default -> {}
     }

@@ -2,7 +2,9 @@ package org.oddlantern.config.internal;
 
 import java.net.URI;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
@@ -11,6 +13,7 @@ import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Credentials;
 import org.oddlantern.http.Service;
+import org.oddlantern.http.internal.DescribedBy.Judge;
 import org.oddlantern.http.internal.FixedAddress;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.json.Secret;
@@ -65,6 +68,20 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
     Map<String, SettingsValue> all = new LinkedHashMap<>(values);
     all.putAll(others);
     return new ServiceSettings(name, all);
+  }
+
+  /** Its address. */
+  public String address(SettingsSources sources) {
+    SettingsValue url = value("url");
+    return url == null ? "" : url.resolved(sources).replaceFirst("(?<=://)[^/?#]*@", "");
+  }
+
+  /** The file in which it is described; empty if there is none, or the service gives it itself. */
+  public String descriptionFile(SettingsSources sources) {
+    SettingsValue from = value("description");
+    SettingsValue named = from == null ? value("description.from") : from;
+    String file = named == null ? "" : named.resolved(sources);
+    return file.startsWith("/") ? "" : file;
   }
 
   /** Host and port of its address; empty if that cannot be told. */
@@ -130,6 +147,7 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
       case "caseHeader" ->
         service.caseHeader(value.text().equals("none") ? "" : value.resolved(sources));
       case "traces" -> service.tracesAt(value.resolved(sources));
+      case "description", "description.from" -> described(service, value, sources);
       case "log" -> service.loggingTo(sources.beside(value.resolved(sources)));
       case "trace" ->
         service.traced(Quantities.onOrOff(value.resolved(sources), value.place(), key));
@@ -141,6 +159,21 @@ public record ServiceSettings(String name, Map<String, SettingsValue> values) {
             value.resolved(sources), needed("clientCertificate.password", value).secret(sources));
       default -> credentials(key, value, sources).map(service::credentials).orElse(service);
     };
+  }
+
+  private Service described(Service service, SettingsValue from, SettingsSources sources) {
+    SettingsValue judge = value("description.judge");
+    try (CurrentCase.Binding binding =
+        CurrentCase.adding(judge == null ? Judge.WARN : judge(judge.resolved(sources), judge))) {
+      return service.describedBy(from.resolved(sources));
+    }
+  }
+
+  private static Judge judge(String word, SettingsValue value) {
+    return Arrays.stream(Judge.values())
+        .filter(one -> one.name().toLowerCase(Locale.ROOT).equals(word))
+        .findFirst()
+        .orElseThrow(() -> new SettingsProblem(ServiceKeys.noJudge(word, value)));
   }
 
   private Optional<Credentials> credentials(

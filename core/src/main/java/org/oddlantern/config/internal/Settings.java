@@ -3,16 +3,20 @@ package org.oddlantern.config.internal;
 import java.nio.file.Path;
 import java.util.Collection;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.internal.Resources;
+import org.oddlantern.internal.described.KnownDescriptions;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.SchemaReader;
 import org.oddlantern.schema.internal.KnownSchemas;
+import org.oddlantern.schema.internal.KnownSources;
 
 /**
  * All that {@code odd-lantern.yaml} says, checked. Immutable.
@@ -144,12 +148,32 @@ public record Settings(
       Collection<EnvironmentSettings> environments,
       Map<String, String> variables) {
     SchemaReader reader = schemas.reader();
-    for (EnvironmentSettings environment : environments) {
-      for (ServiceSettings service : environment.services().values()) {
-        reader = reader.fetchingFrom(service.host(sources(variables)));
-      }
+    for (String host : hosts(environments, variables)) {
+      reader = reader.fetchingFrom(host);
     }
     return new KnownSchemas(reader, new Resources(loader, folder));
+  }
+
+  /** The descriptions of a run, in the same way. */
+  public KnownDescriptions descriptions(
+      ClassLoader loader,
+      Collection<EnvironmentSettings> environments,
+      Map<String, String> variables) {
+    Set<String> hosts = hosts(environments, variables);
+    hosts.addAll(schemas.hosts());
+    KnownSources files = new KnownSources(new Resources(loader, folder), Map.of(), hosts);
+    return new KnownDescriptions(files, schemas.draft(), schemas.assertsFormats());
+  }
+
+  private Set<String> hosts(
+      Collection<EnvironmentSettings> environments, Map<String, String> variables) {
+    Set<String> hosts = new LinkedHashSet<>();
+    for (EnvironmentSettings environment : environments) {
+      for (ServiceSettings service : environment.services().values()) {
+        hosts.add(service.host(sources(variables)));
+      }
+    }
+    return hosts;
   }
 
   /**

@@ -221,7 +221,8 @@ final class SettingsReader {
     yaml.members(node, what, ServiceKeys.top()).forEach((key, value) -> {
       if (key.equals("headers")) {
         group(key, value, null, values);
-      } else if (ServiceKeys.GROUPS.containsKey(key)) {
+      } else if (ServiceKeys.GROUPS.containsKey(key)
+          && (!ServiceKeys.mayBeText(key) || yaml.isMapping(value))) {
         group(key, value, ServiceKeys.GROUPS.get(key), values);
       } else {
         values.put(key, checked(key, leaf(value, "'" + key + "'")));

@@ -57,6 +57,9 @@ public final class SettingsSchema {
       Map.entry("trace", "off sends no header traceparent (W3C Trace Context)."),
       Map.entry("traces", "Where a trace can be looked at: an address with {id} in its place."),
       Map.entry("log", "The file into which the service writes its log, for what fails."),
+      Map.entry(
+          "description",
+          "Its description (OpenAPI): a file, or a path of the service like /openapi.json."),
       Map.entry("ready", "Waits before the first case until this path is answered."));
 
   private SettingsSchema() {}
@@ -97,14 +100,20 @@ public final class SettingsSchema {
         properties.set(key, described(key, leaf()));
       }
     }
-    ServiceKeys.GROUPS.forEach(
-        (group, keys) -> properties.set(group, described(group, group(keys))));
+    ServiceKeys.GROUPS.forEach((group, keys) -> properties.set(
+        group, described(group, ServiceKeys.mayBeText(group) ? orText(group(keys)) : group(keys))));
     properties.set("headers", described("headers", mapping(leaf())));
     ObjectNode service = closed(properties);
     if (whole) {
       service.putArray("required").add("url");
     }
     return service;
+  }
+
+  private static ObjectNode orText(ObjectNode group) {
+    ObjectNode either = NODES.objectNode();
+    either.putArray("anyOf").add(scalar()).add(group);
+    return either;
   }
 
   private static ObjectNode database() {

@@ -35,12 +35,19 @@ public record Exchange(
    * @param template the address before arguments took their places
    * @param visit whether a service under test made it, and a stand-in answered
    * @param traces where its trace can be looked at, with {@code {id}} in its place; empty if nobody knows
+   * @param described holds it against the description of its service; null if there is none
    */
-  public record Origin(String name, String service, String template, boolean visit, String traces) {
+  public record Origin(
+      String name,
+      String service,
+      String template,
+      boolean visit,
+      String traces,
+      @Nullable Described described) {
 
     /** Of a call that a case made. */
     public Origin(String name, String service, String template) {
-      this(name, service, template, false, "");
+      this(name, service, template, false, "", null);
     }
   }
 

@@ -8,6 +8,7 @@ final class EventName {
   static final String CASE_BEGAN = "case-began";
   static final String CASE_EXAMINED = "case-examined";
   static final String CASE_FINISHED = "case-finished";
+  static final String DESCRIBED = "described";
   static final String PROBLEM_FOUND = "problem-found";
   static final String PROMISED = "promised";
   static final String PUT_BACK = "put-back";
@@ -20,6 +21,7 @@ final class EventName {
       CASE_BEGAN,
       CASE_EXAMINED,
       CASE_FINISHED,
+      DESCRIBED,
       PROBLEM_FOUND,
       PROMISED,
       PUT_BACK,

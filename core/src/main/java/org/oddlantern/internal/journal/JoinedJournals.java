@@ -107,10 +107,12 @@ public final class JoinedJournals {
       Set<RunEvent> once = new HashSet<>();
       for (PartRead part : parts) {
         for (RunEvent event : part.others) {
-          boolean ofProject =
-              event instanceof RunEvent.Promised || event instanceof RunEvent.ProblemFound;
-          if (!ofProject || once.add(event)) {
-            writer.hear(part.whole(event));
+          boolean ofProject = event instanceof RunEvent.Promised
+              || event instanceof RunEvent.ProblemFound
+              || event instanceof RunEvent.Described;
+          RunEvent whole = part.whole(event);
+          if (!ofProject || once.add(whole)) {
+            writer.hear(whole);
           }
         }
       }

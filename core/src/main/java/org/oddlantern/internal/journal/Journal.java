@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseOutcome;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.DescribedRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonFault;
@@ -180,6 +181,18 @@ public record Journal(Path file) {
     return body.file() == null || body.isPicture()
         ? ""
         : Files.readString(file.resolveSibling(body.file()));
+  }
+
+  /**
+   * The whole text of a copied document, also if it lies in a file beside the journal.
+   *
+   * @throws IOException if its file cannot be read
+   */
+  public String text(DescribedRecord.Copy copy) throws IOException {
+    String text = copy.text();
+    return text != null
+        ? text
+        : copy.file() == null ? "" : Files.readString(file.resolveSibling(copy.file()));
   }
 
   /** The event of a line; null for a last line that is broken. */

@@ -19,6 +19,7 @@ import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.DescribedRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.Octets;
@@ -75,7 +76,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     this.longest = longest;
     this.written = written;
     Files.createDirectories(folder(file));
-    for (String beside : List.of("bodies", "kept", "agreed")) {
+    for (String beside : List.of("bodies", "kept", "agreed", "described")) {
       remove(folder(file).resolve(beside));
     }
     Files.deleteIfExists(folder(file).resolve(ConnectionLog.FILE));
@@ -141,6 +142,10 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     if (event instanceof RunEvent.PutBack putBack && hasLongBody(putBack.exchanges())) {
       return new RunEvent.PutBack(
           putBack.id(), putBack.deed(), putBack.problem(), stored(putBack.exchanges()));
+    }
+    if (event instanceof RunEvent.Described described) {
+      return new RunEvent.Described(
+          described.record().with(storedCopies(described.record().documents())));
     }
     if (!(event instanceof RunEvent.CaseFinished finished)) {
       return event;
@@ -221,6 +226,26 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     for (AgreedRecord one : all) {
       Octets octets = one.octets();
       stored.add(octets == null ? one : one.writtenTo(stored("agreed", ".txt", octets.bytes())));
+    }
+    return stored;
+  }
+
+  private List<DescribedRecord.Copy> storedCopies(List<DescribedRecord.Copy> all)
+      throws IOException {
+    List<DescribedRecord.Copy> stored = new ArrayList<>();
+    for (DescribedRecord.Copy one : all) {
+      String text = one.text();
+      stored.add(
+          text == null
+              ? one
+              : new DescribedRecord.Copy(
+                  one.name(),
+                  one.uri(),
+                  null,
+                  stored(
+                      "described",
+                      text.stripLeading().startsWith("{") ? ".json" : ".yaml",
+                      text.getBytes(StandardCharsets.UTF_8))));
     }
     return stored;
   }

@@ -5,6 +5,7 @@ final class Member {
 
   static final String ABOVE = "above";
   static final String ABSENT = "absent";
+  static final String ADDRESS = "address";
   static final String AFTER = "after";
   static final String AGAIN_MICROS = "againMicros";
   static final String AGREED = "agreed";
@@ -38,6 +39,7 @@ final class Member {
   static final String FINDINGS = "findings";
   static final String FIRST = "first";
   static final String FORMAT = "format";
+  static final String FROM = "from";
   static final String GOT = "got";
   static final String HINT = "hint";
   static final String HINTS = "hints";
@@ -104,6 +106,7 @@ final class Member {
   static final String UNNOTICED = "unnoticed";
   static final String UNPROMISED = "unpromised";
   static final String UNTRIED = "untried";
+  static final String URI = "uri";
   static final String URL = "url";
   static final String VARIABLES = "variables";
   static final String VERDICTS = "verdicts";

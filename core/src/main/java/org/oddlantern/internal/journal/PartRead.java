@@ -10,6 +10,7 @@ import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.DescribedRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.Octets;
@@ -85,6 +86,11 @@ final class PartRead {
 
   RunEvent whole(RunEvent event) throws IOException {
     try {
+      if (event instanceof RunEvent.Described described) {
+        return new RunEvent.Described(described
+            .record()
+            .with(described.record().documents().stream().map(this::whole).toList()));
+      }
       return event instanceof RunEvent.PutBack back
           ? new RunEvent.PutBack(back.id(), back.deed(), back.problem(), whole(back.exchanges()))
           : event;
@@ -111,6 +117,15 @@ final class PartRead {
     } catch (IOException e) {
       throw new UncheckedIOException(
           journal.file() + " names a body that cannot be read, " + body.file() + ": " + e, e);
+    }
+  }
+
+  private DescribedRecord.Copy whole(DescribedRecord.Copy copy) {
+    try {
+      return new DescribedRecord.Copy(copy.name(), copy.uri(), journal.text(copy), null);
+    } catch (IOException e) {
+      throw new UncheckedIOException(
+          journal.file() + " names a file that cannot be read, " + copy.file() + ": " + e, e);
     }
   }
 

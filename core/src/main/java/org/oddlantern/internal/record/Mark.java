@@ -13,7 +13,9 @@ public enum Mark {
   /** The service is known not to do this, and now it did. */
   FIXED,
   /** It passed, but not at the first try. */
-  FLAKY;
+  FLAKY,
+  /** Something it sent or got is not as the description of the service says. */
+  UNDESCRIBED;
 
   /**
    * The word for it.

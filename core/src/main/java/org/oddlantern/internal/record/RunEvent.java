@@ -102,6 +102,13 @@ public sealed interface RunEvent {
   record CaseExamined(ExaminedRecord record) implements RunEvent {}
 
   /**
+   * A service is described.
+   *
+   * @param record the service and its description
+   */
+  record Described(DescribedRecord record) implements RunEvent {}
+
+  /**
    * Something was made that is to be put back.
    *
    * @param id the case or supply that made it

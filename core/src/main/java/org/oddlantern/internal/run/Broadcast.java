@@ -44,6 +44,13 @@ final class Broadcast {
     tell(new RunEvent.ProblemFound(sentence));
   }
 
+  /** The same of what may be found again and again. */
+  synchronized void problemOnce(String sentence) {
+    if (!problems.contains(sentence)) {
+      problem(sentence);
+    }
+  }
+
   synchronized List<String> problems() {
     return List.copyOf(problems);
   }

@@ -18,7 +18,6 @@ import org.oddlantern.http.internal.Caller;
 import org.oddlantern.http.internal.CaseRecorder;
 import org.oddlantern.http.internal.Settling;
 import org.oddlantern.http.internal.Undo;
-import org.oddlantern.http.internal.UnseenStatus;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.PrintListener;
 import org.oddlantern.internal.SecretListener;
@@ -286,11 +285,17 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
    */
   List<String> settle(boolean goneIsFine, boolean passed) {
     askDue(0);
+    AsDescribed described = new AsDescribed(workshop.broadcast());
+    List<LogEntry> all = entries();
+    List<Verdict> made = all.stream().map(described::verdict).toList();
     synchronized (this) {
+      for (int i = 0; i < all.size(); i++) {
+        verdicts += all.get(i).held(made.get(i));
+      }
       List<String> broken = new ArrayList<>();
       for (LogEntry entry : inOrder) {
         if (!entry.isFine()) {
-          broken.addAll(broken(entry, goneIsFine, passed));
+          broken.addAll(entry.broken(goneIsFine, passed, workshop.masker()));
         }
       }
       whyEnded = "the case " + id + " has ended";
@@ -348,27 +353,6 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
         .toList();
   }
 
-  private List<String> broken(LogEntry entry, boolean goneIsFine, boolean passed) {
-    List<String> broken = new ArrayList<>();
-    for (Verdict verdict : entry.owed.verdicts()) {
-      if (!verdict.holds() && entry.isAnswered() && !(goneIsFine && entry.isGone())) {
-        broken.add(entry.title() + ": " + UnseenStatus.words(verdict));
-      }
-    }
-    if (!entry.elsewhere.isEmpty()) {
-      String how = entry.isVisit() ? "the service asked: " : "in another thread: ";
-      broken.add(told(how, entry, entry.elsewhere));
-    }
-    if (passed && !entry.failed.isEmpty()) {
-      broken.add(told("a failure that the case caught: ", entry, entry.failed));
-    }
-    return broken;
-  }
-
-  private String told(String how, LogEntry entry, List<Verdict> failed) {
-    return new CheckFailed(how + entry.title(), failed).message(workshop.masker()::verdict);
-  }
-
   /** What was asked so far, with what was found. */
   synchronized List<LogEntry> entries() {
     return List.copyOf(inOrder);
@@ -376,6 +360,10 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
 
   synchronized boolean checkedSomething() {
     return verdicts > 0;
+  }
+
+  synchronized boolean isUndescribed() {
+    return inOrder.stream().anyMatch(entry -> entry.undescribed);
   }
 
   synchronized boolean hasWarned() {

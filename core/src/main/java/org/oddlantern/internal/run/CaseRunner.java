@@ -170,6 +170,9 @@ final class CaseRunner {
     if (last.log.hasWarned()) {
       marks.add(Mark.WARNED);
     }
+    if (last.log.isUndescribed()) {
+      marks.add(Mark.UNDESCRIBED);
+    }
     if (passed && !last.log.checkedSomething()) {
       marks.add(Mark.UNPROVEN);
     }

@@ -8,6 +8,7 @@ import java.util.Map;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.internal.EnvironmentSettings;
 import org.oddlantern.config.internal.SettingsValue;
+import org.oddlantern.internal.described.DescribedService;
 import org.oddlantern.internal.plan.Maker;
 import org.oddlantern.internal.plan.Planned;
 
@@ -46,6 +47,21 @@ final class Environments {
     List<EnvironmentSettings> all = new ArrayList<>(List.of(chosen));
     pinned.values().stream().filter(one -> !all.contains(one)).forEach(all::add);
     return all;
+  }
+
+  /** The services of which the settings say in which file they are described. */
+  List<DescribedService> described(RunOrder order) {
+    List<DescribedService> described = new ArrayList<>();
+    for (EnvironmentSettings environment : all()) {
+      environment.services().forEach((name, service) -> {
+        String file = service.descriptionFile(order.settings().sources(order.variables()));
+        if (!file.isEmpty()) {
+          described.add(new DescribedService(
+              name, service.address(order.settings().sources(order.variables())), file, () -> ""));
+        }
+      });
+    }
+    return described;
   }
 
   /** What deserves a look in them. */

@@ -3,11 +3,14 @@ package org.oddlantern.internal.run;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.evidence.CheckFailed;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.evidence.internal.Asked;
 import org.oddlantern.evidence.internal.Look;
 import org.oddlantern.http.internal.Exchange;
+import org.oddlantern.http.internal.UnseenStatus;
 import org.oddlantern.http.internal.WireReply;
+import org.oddlantern.internal.mask.Masker;
 
 /** Something asked, and what was asked of its answer; guarded by the log that it belongs to. */
 final class LogEntry {
@@ -16,6 +19,7 @@ final class LogEntry {
   final Owed owed = new Owed();
   final List<Verdict> failed = new ArrayList<>(0);
   final List<Verdict> elsewhere = new ArrayList<>(0);
+  boolean undescribed;
 
   LogEntry(Asked asked) {
     this.asked = asked;
@@ -58,6 +62,47 @@ final class LogEntry {
   boolean isGone() {
     WireReply reply = reply();
     return reply != null && (reply.status() == 404 || reply.status() == 410);
+  }
+
+  /**
+   * Takes what came of holding it against a description.
+   *
+   * @param verdict the verdict; null if there is nothing to say
+   * @return how many checks that were
+   */
+  int held(@Nullable Verdict verdict) {
+    if (verdict == null) {
+      return 0;
+    }
+    undescribed = !verdict.holds();
+    verdicts.add(0, verdict);
+    if (verdict.warning()) {
+      return 0;
+    }
+    owed.answered(List.of(verdict));
+    return 1;
+  }
+
+  /** What does not hold and the case does not know, in sentences. */
+  List<String> broken(boolean goneIsFine, boolean passed, Masker masker) {
+    List<String> broken = new ArrayList<>();
+    for (Verdict verdict : owed.verdicts()) {
+      if (!verdict.holds() && isAnswered() && !(goneIsFine && isGone())) {
+        broken.add(title() + ": " + UnseenStatus.words(verdict));
+      }
+    }
+    if (!elsewhere.isEmpty()) {
+      String how = isVisit() ? "the service asked: " : "in another thread: ";
+      broken.add(told(how, elsewhere, masker));
+    }
+    if (passed && !failed.isEmpty()) {
+      broken.add(told("a failure that the case caught: ", failed, masker));
+    }
+    return broken;
+  }
+
+  private String told(String how, List<Verdict> wrong, Masker masker) {
+    return new CheckFailed(how + title(), wrong).message(masker::verdict);
   }
 
   /** The same without the body that was answered. */

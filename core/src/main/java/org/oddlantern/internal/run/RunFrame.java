@@ -15,6 +15,7 @@ import org.oddlantern.http.internal.PooledTransport;
 import org.oddlantern.http.internal.TokenStore;
 import org.oddlantern.http.internal.Transport;
 import org.oddlantern.internal.connections.ConnectionLog;
+import org.oddlantern.internal.described.KnownDescriptions;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.record.RunEvent;
@@ -32,6 +33,7 @@ final class RunFrame {
   private final Masker masker;
   private final Environments environments;
   private final KnownSchemas schemas;
+  private final KnownDescriptions descriptions;
   private final Map<Thread, String> atWork = new ConcurrentHashMap<>();
 
   RunFrame(RunOrder order, Clock clock) {
@@ -40,6 +42,8 @@ final class RunFrame {
     this.masker = new Masker(order.settings().mask());
     this.environments = new Environments(order);
     this.schemas = order.settings().schemas(order.loader(), environments.all(), order.variables());
+    this.descriptions =
+        order.settings().descriptions(order.loader(), environments.all(), order.variables());
   }
 
   Masker masker() {
@@ -48,6 +52,11 @@ final class RunFrame {
 
   Environments environments() {
     return environments;
+  }
+
+  /** The descriptions of services. */
+  KnownDescriptions descriptions() {
+    return descriptions;
   }
 
   /** Which of the run's own threads told the process to end, in a sentence; empty if none did. */
@@ -89,14 +98,16 @@ final class RunFrame {
     private Begun(List<RunListener> listeners, @Nullable ConnectionLog connections) {
       Broadcast broadcast = new Broadcast(listeners);
       Callers callers = new Callers(run, sentence -> broadcast.problem(masker.text(sentence)));
-      List<Object> known =
-          new ArrayList<>(List.of(new KnownPaths(), schemas, callers, new KnownPrograms()));
+      List<Object> known = new ArrayList<>(
+          List.of(new KnownPaths(), schemas, descriptions, callers, new KnownPrograms()));
       if (connections != null) {
         connections.maskedBy(masker);
         known.add(connections);
       }
       broadcast.tell(started());
       new PromisesTold(order, masker).to(broadcast);
+      descriptions.heardBy(new DescriptionsTold(masker, broadcast));
+      descriptionsOfFiles();
       this.workshop = new Workshop(
           order,
           clock,
@@ -111,6 +122,11 @@ final class RunFrame {
           atWork,
           BodyBudget.ofHeap());
       this.entries = new Entries(workshop);
+    }
+
+    /** Those that the services themselves give are read when they are needed. */
+    private void descriptionsOfFiles() {
+      environments.described(order).forEach(descriptions::of);
     }
 
     Workshop workshop() {

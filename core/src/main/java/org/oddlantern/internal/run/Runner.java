@@ -55,7 +55,7 @@ public final class Runner {
     List<Planned> nodes = order.plan().nodes();
     this.order = order;
     this.frame = new RunFrame(order, clock);
-    new SettingsCheck(order, frame.environments(), frame.masker()).done();
+    new SettingsCheck(order, frame.environments(), frame.masker(), frame.descriptions()).done();
     this.schedule = new Schedule(nodes, order.lanes());
     this.lanes = new Lanes(order.lanes());
     this.handed = new Handed(nodes);

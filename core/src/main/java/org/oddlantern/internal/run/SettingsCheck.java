@@ -10,13 +10,15 @@ import org.oddlantern.config.internal.SettingsSources;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.internal.SecretListener;
+import org.oddlantern.internal.described.KnownDescriptions;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.PlanProblem;
 import org.oddlantern.internal.plan.PlanRefused;
 import org.oddlantern.internal.plan.PlannedCase;
 
 /** Finds out before anything is sent whether services and databases can be made, and learns their secrets. */
-record SettingsCheck(RunOrder order, Environments environments, Masker masker) {
+record SettingsCheck(
+    RunOrder order, Environments environments, Masker masker, KnownDescriptions descriptions) {
 
   /**
    * Makes each once.
@@ -31,7 +33,7 @@ record SettingsCheck(RunOrder order, Environments environments, Masker masker) {
     Resources files = new Resources(order.loader(), order.settings().folder());
     SecretListener learning = masker::learn;
     Set<String> problems = new LinkedHashSet<>();
-    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files, learning))) {
+    try (CurrentCase.Binding binding = CurrentCase.bind(List.of(files, learning, descriptions))) {
       environments.all().forEach(one -> check(one, problems));
     }
     if (!problems.isEmpty()) {

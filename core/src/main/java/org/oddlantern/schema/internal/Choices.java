@@ -19,6 +19,10 @@ final class Choices {
       this.rules = rules.toArray(Rule[]::new);
     }
 
+    List<Rule> rules() {
+      return List.of(rules);
+    }
+
     @Override
     List<Rule> alwaysAsked() {
       return List.of(rules);
@@ -103,6 +107,10 @@ final class Choices {
       }
       out.add(
           held.isEmpty() ? spot.violation(this, inside) : spot.violation(new TooMany(rules, held)));
+    }
+
+    List<Rule> rules() {
+      return List.of(rules);
     }
 
     int count() {

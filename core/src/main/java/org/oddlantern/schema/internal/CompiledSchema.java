@@ -30,6 +30,11 @@ public final class CompiledSchema {
     return new CompiledSchema(new SchemaReading(rules).read(document, pointer));
   }
 
+  /** The same to be looked at. */
+  public SchemaView view() {
+    return SchemaView.of(root);
+  }
+
   /** The schema itself. */
   public JsonNode json() {
     return root.site().schema();

@@ -39,15 +39,18 @@ public final class Document {
     return new Document(other, uri, root);
   }
 
-  String name() {
+  /** As messages call it. */
+  public String name() {
     return name;
   }
 
-  String uri() {
+  /** Where it comes from. */
+  public String uri() {
     return uri;
   }
 
-  JsonNode root() {
+  /** What is in it. */
+  public JsonNode root() {
     return root;
   }
 
@@ -68,7 +71,7 @@ public final class Document {
   }
 
   /** What is at a place; nothing if the place is not there. */
-  JsonNode at(String pointer) {
+  public JsonNode at(String pointer) {
     JsonNode node = root;
     for (String step : Pointers.steps(pointer)) {
       JsonNode next = Pointers.step(node, step);

@@ -53,6 +53,17 @@ public record KnownSources(Resources resources, Map<String, JsonNode> known, Set
     return new Document(name, addressOf(name), DocumentText.tree(name, text));
   }
 
+  /** The text of a file of the suites, or of one that is fetched. */
+  public String text(String name) {
+    if (!isRemote(name)) {
+      return resources.text(name);
+    }
+    if (!isAllowed(name)) {
+      throw new SchemaProblem(name, whyNot(name));
+    }
+    return Fetching.text(name);
+  }
+
   /** Where a file of that name comes from, as references name it. */
   public String uri(String name) {
     return isRemote(name) ? name : known.containsKey(name) ? RESOURCE + name : addressOf(name);

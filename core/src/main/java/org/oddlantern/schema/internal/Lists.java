@@ -55,6 +55,11 @@ final class Lists {
       return true;
     }
 
+    @Nullable
+    Rule rest() {
+      return rest;
+    }
+
     private void cover(int size, @Nullable Covered covered) {
       if (covered != null && rest != null) {
         covered.everyItem();

@@ -1,7 +1,7 @@
 package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -19,10 +19,21 @@ final class Members extends Keyword {
 
   Members(Map<String, Rule> named, Map<TextPattern, Rule> byPattern, @Nullable Rule others) {
     super("properties", Kind.OBJECT);
-    this.named = new HashMap<>(named);
+    this.named = new LinkedHashMap<>(named);
     this.patterns = byPattern.keySet().toArray(TextPattern[]::new);
     this.ofPatterns = byPattern.values().toArray(Rule[]::new);
     this.others = others;
+  }
+
+  /** The schemas of fields by their names. */
+  Map<String, Rule> named() {
+    return named;
+  }
+
+  /** The schema of fields that have no name; null if there is none. */
+  @Nullable
+  Rule others() {
+    return others;
   }
 
   @Override

@@ -64,8 +64,7 @@ final class OneWay extends Keyword {
       Site whole = site;
       while (whole.pointer().matches("(?s).*/allOf/\\d+")) {
         String pointer = whole.pointer();
-        String above =
-            pointer.substring(0, pointer.lastIndexOf('/', pointer.lastIndexOf('/') - 1));
+        String above = pointer.substring(0, pointer.lastIndexOf('/', pointer.lastIndexOf('/') - 1));
         whole = whole.document().site(above, whole.resource(), whole.document().at(above));
       }
       Set<String> names = new HashSet<>();

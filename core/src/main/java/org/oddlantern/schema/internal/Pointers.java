@@ -6,18 +6,19 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** JSON Pointers (RFC 6901). */
-final class Pointers {
+public final class Pointers {
 
   private Pointers() {}
 
-  static String escape(String name) {
+  /** A name as it stands in a pointer. */
+  public static String escape(String name) {
     return name.indexOf('~') < 0 && name.indexOf('/') < 0
         ? name
         : name.replace("~", "~0").replace("/", "~1");
   }
 
   /** The names a pointer goes through; the pointer is empty or begins with a slash. */
-  static List<String> steps(String pointer) {
+  public static List<String> steps(String pointer) {
     List<String> steps = new ArrayList<>();
     if (!pointer.isEmpty()) {
       for (String step : pointer.substring(1).split("/", -1)) {

@@ -23,6 +23,11 @@ final class Ref extends Keyword {
     this.dynamic = dynamic;
   }
 
+  /** What it refers to in its own resource. */
+  Rule ownTarget() {
+    return target.rule();
+  }
+
   private Rule target(Evaluation run) {
     if (dynamic == null) {
       return target.rule();

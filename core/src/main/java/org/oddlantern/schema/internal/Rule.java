@@ -47,6 +47,11 @@ final class Rule {
     return those.isEmpty() ? NONE : those.toArray(NONE);
   }
 
+  /** Its keywords, each once. */
+  List<Keyword> keywords() {
+    return Arrays.stream(byKind).flatMap(Arrays::stream).distinct().toList();
+  }
+
   Site site() {
     return site;
   }

@@ -40,6 +40,32 @@ final class SchemaReading {
         : otherwise.get();
   }
 
+  /** Makes a document known by its address. */
+  void know(Document document) {
+    if (document.resourceAt("") == null) {
+      add(document, Dialect.of(rules.assumed()));
+    }
+  }
+
+  List<Document> documents() {
+    return resources.values().stream()
+        .map(Resource::document)
+        .distinct()
+        .filter(one -> MetaSchemas.document(one.uri()).isEmpty())
+        .toList();
+  }
+
+  /** The document at an address. */
+  Document document(Document from, String uri) {
+    Resource root = from.resourceAt("");
+    Dialect dialect = root == null ? Dialect.of(rules.assumed()) : root.dialect();
+    Resource resource = find(uri, dialect);
+    if (resource == null) {
+      throw new SchemaProblem(from.name(), unresolved(uri, uri));
+    }
+    return resource.document();
+  }
+
   /**
    * Reads the schema at a place of a document. One that cannot be used leaves nothing behind, so that
    * others may be read after it.
@@ -192,9 +218,7 @@ final class SchemaReading {
     }
     String pointer = resource.pointer() + fragment;
     JsonNode schema = resource.document().at(pointer);
-    return schema.isMissingNode()
-        ? null
-        : resource.document().site(pointer, resource, schema);
+    return schema.isMissingNode() ? null : resource.document().site(pointer, resource, schema);
   }
 
   /** Whether a reference ends at an anchor that outer resources may give another meaning. */
@@ -317,8 +341,7 @@ final class SchemaReading {
 
   /** Holds a schema against its meta-schema, once. */
   private void check(Site site) {
-    Set<String> done =
-        checked.computeIfAbsent(site.document().uri(), uri -> new HashSet<>());
+    Set<String> done = checked.computeIfAbsent(site.document().uri(), uri -> new HashSet<>());
     if (!rules.checks() || isWithin(done, site.pointer())) {
       return;
     }

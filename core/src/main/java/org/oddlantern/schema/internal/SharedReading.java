@@ -1,5 +1,6 @@
 package org.oddlantern.schema.internal;
 
+import java.util.List;
 import java.util.function.Supplier;
 
 /**
@@ -27,6 +28,27 @@ public final class SharedReading {
   }
 
   /**
+   * The document at an address, read if it was not before.
+   *
+   * @param from the document that refers to it
+   * @param uri the address
+   * @throws org.oddlantern.schema.SchemaProblem if there is none
+   */
+  public synchronized Document document(Document from, String uri) {
+    return reading.document(from, uri);
+  }
+
+  /** Makes a document known, in the way in which schemas in it refer to it. */
+  public synchronized void know(Document document) {
+    reading.know(document);
+  }
+
+  /** The documents that were read so far, but for those of this library. */
+  public synchronized List<Document> documents() {
+    return reading.documents();
+  }
+
+  /**
    * Reads a schema.
    *
    * @param uri where its document comes from
@@ -34,8 +56,7 @@ public final class SharedReading {
    * @param pointer the place in it, a JSON Pointer
    * @throws org.oddlantern.schema.SchemaProblem if it cannot be used
    */
-  public synchronized CompiledSchema read(
-      String uri, Supplier<Document> document, String pointer) {
+  public synchronized CompiledSchema read(String uri, Supplier<Document> document, String pointer) {
     return new CompiledSchema(reading.read(reading.known(uri, document), pointer));
   }
 }

@@ -6,18 +6,18 @@ import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 
 /** Addresses of schemas (RFC 3986). */
-final class Uris {
+public final class Uris {
 
   private Uris() {}
 
   /** The address without its fragment. */
-  static String withoutFragment(String uri) {
+  public static String withoutFragment(String uri) {
     int hash = uri.indexOf('#');
     return hash < 0 ? uri : uri.substring(0, hash);
   }
 
   /** The fragment, decoded; empty if there is none. */
-  static String fragment(String uri) {
+  public static String fragment(String uri) {
     int hash = uri.indexOf('#');
     return hash < 0
         ? ""
@@ -29,7 +29,7 @@ final class Uris {
    *
    * @throws URISyntaxException if it is no reference
    */
-  static String resolve(String base, String reference) throws URISyntaxException {
+  public static String resolve(String base, String reference) throws URISyntaxException {
     if (reference.isEmpty()) {
       return base;
     }
