@@ -36,14 +36,7 @@ final class BlindSpotOptions {
 
   /** How many per cent are wanted; below 0 if nobody said. */
   int least() {
-    if (least == null) {
-      return -1;
-    }
-    String number = least.endsWith("%") ? least.substring(0, least.length() - 1) : least;
-    if (!number.matches("\\d{1,2}|100")) {
-      throw new Misuse("--watched-at-least takes per cent, from 0 to 100, not " + least);
-    }
-    return Integer.parseInt(number);
+    return PerCent.of("--watched-at-least", least);
   }
 
   /** What follows is the option's only if it is the one word that it knows. */

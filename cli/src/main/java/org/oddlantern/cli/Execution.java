@@ -71,6 +71,7 @@ final class Execution {
     options.reports().checkHar(order.plan().cases().stream().map(PlannedCase::definition));
     options.detail();
     options.longBody();
+    options.coveredAtLeast();
     out.prepare();
     Runner runner = new Runner(order, Clock.systemUTC());
     try (StopSignal signal = new StopSignal(terminal, runner);
@@ -108,6 +109,7 @@ final class Execution {
     }
     List<String> found = new ArrayList<>(strictness.found());
     found.addAll(watchfulness.found());
+    found.addAll(new Covered(options.coveredAtLeast()).found(console.described()));
     found.forEach(one -> terminal.out().println("strict    " + one));
     boolean green = result.isGreen() && problems.isEmpty() && found.isEmpty();
     return status(result, plan, green);

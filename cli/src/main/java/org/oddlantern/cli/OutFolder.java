@@ -19,6 +19,7 @@ import org.oddlantern.internal.reports.html.ReportScope;
 import org.oddlantern.internal.reports.junitxml.JUnitXmlReport;
 import org.oddlantern.internal.reports.summary.BlindSpotsJson;
 import org.oddlantern.internal.reports.summary.CountsReport;
+import org.oddlantern.internal.reports.summary.DescriptionJson;
 import org.oddlantern.internal.reports.summary.MarkdownSummary;
 
 /** The folder that takes journal and reports, looked at before a run and told of after it. */
@@ -116,6 +117,8 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
             "summary", folder.summary(), place -> MarkdownSummary.write(run, comparison, place))));
     others.add(
         new Written("places", folder.blindSpots(), place -> BlindSpotsJson.write(run, place)));
+    others.add(
+        new Written("described", folder.description(), place -> DescriptionJson.write(run, place)));
     if (options.har()) {
       others.add(new Written(
           "har",

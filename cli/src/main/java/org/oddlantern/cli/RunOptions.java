@@ -142,6 +142,13 @@ final class RunOptions {
   }
 
   @Mixin
+  private DescriptionOptions description = new DescriptionOptions();
+
+  int coveredAtLeast() {
+    return description.least();
+  }
+
+  @Mixin
   private ReportOptions reports = new ReportOptions();
 
   ReportOptions reports() {

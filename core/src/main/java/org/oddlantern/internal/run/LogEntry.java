@@ -75,10 +75,10 @@ final class LogEntry {
       return 0;
     }
     undescribed = !verdict.holds();
-    verdicts.add(0, verdict);
     if (verdict.warning()) {
-      return 0;
+      return 0; // told once for all cases, where their calls are held against it together
     }
+    verdicts.add(0, verdict);
     owed.answered(List.of(verdict));
     return 1;
   }

@@ -32,6 +32,7 @@ public final class ExaminedRun {
       .thenComparing(OperationRecord::method)
       .thenComparing(OperationRecord::status);
 
+  private final DescribedRun described;
   private final List<ExaminedRecord> records;
   private final List<WatchedOperation> operations;
   private final List<Often> often;
@@ -42,6 +43,17 @@ public final class ExaminedRun {
    * @param records the cases that were examined, and those that could not be, in any order
    */
   public ExaminedRun(Collection<ExaminedRecord> records) {
+    this(records, new DescribedRun(body -> ""));
+  }
+
+  /**
+   * Of what is known of each case, and of what descriptions require.
+   *
+   * @param records the cases that were examined, and those that could not be, in any order
+   * @param described the descriptions
+   */
+  public ExaminedRun(Collection<ExaminedRecord> records, DescribedRun described) {
+    this.described = described;
     this.records =
         records.stream().sorted(Comparator.comparing(ExaminedRecord::id)).toList();
     Map<OperationRecord, WatchedOperation> all = new TreeMap<>(IN_ORDER);
@@ -183,7 +195,20 @@ public final class ExaminedRun {
     return operation.places().stream()
         .filter(seen -> isOpen(seen.place()) && !isKnown(seen.place()))
         .filter(seen -> !isToldOnce(group(operation, seen.place())))
+        .sorted(Comparator.comparing(seen -> !isRequired(operation, seen.place())))
         .toList();
+  }
+
+  /** Whether a description requires a place that nobody watches. */
+  public boolean isRequired(WatchedOperation operation, WatchedPlace place) {
+    return isOpen(place) && described.isRequired(operation.operation(), place.place());
+  }
+
+  /** How many of the other places that nobody watches a description requires. */
+  public long required() {
+    return operations.stream()
+        .flatMap(one -> rest(one).stream().filter(seen -> isRequired(one, seen.place())))
+        .count();
   }
 
   private boolean isToldOnce(@Nullable GroupName name) {
@@ -196,9 +221,9 @@ public final class ExaminedRun {
    * @return in the order of the places, each once
    */
   public List<String> lines(WatchedOperation operation) {
-    List<WatchedOperation.Seen> rest = rest(operation);
-    return operation.places().stream()
-        .filter(seen -> isKnown(seen.place()) || rest.contains(seen))
+    return Stream.concat(
+            operation.places().stream().filter(seen -> isKnown(seen.place())),
+            rest(operation).stream())
         .map(WatchedOperation.Seen::place)
         .map(WatchedPlace::line)
         .filter(line -> !line.isEmpty())

@@ -13,7 +13,6 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.CaseRecord;
-import org.oddlantern.internal.record.ExaminedRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.RunEvent;
 
@@ -31,8 +30,9 @@ public final class RunData {
   private final StoredCases stored;
   private final KeptPromises promises;
   private final ExaminedRun examined;
+  private final DescribedRun described;
 
-  private RunData(
+  RunData(
       RunEvent.Started started,
       List<CaseRecord> cases,
       List<CaseRecord> supplied,
@@ -41,8 +41,10 @@ public final class RunData {
       Troubles troubles,
       List<RunEvent.Promised> promised,
       ExaminedRun examined,
+      DescribedRun described,
       StoredCases stored) {
     this.examined = examined;
+    this.described = described;
     this.started = started;
     this.cases = List.copyOf(cases);
     this.own = supplied.stream().collect(Collectors.groupingBy(CaseRecord::whose));
@@ -87,9 +89,9 @@ public final class RunData {
       throw new IOException(
           journal.file() + " does not begin like a journal: its first line must be run-started");
     }
-    Sorting sorting = new Sorting();
+    SortedEvents sorting = new SortedEvents();
     events.forEach(sorting::take);
-    return sorting.data(started, stored);
+    return sorting.data(started, stored, sorting.described(journal));
   }
 
   /**
@@ -135,6 +137,15 @@ public final class RunData {
    */
   public ExaminedRun examined() {
     return examined;
+  }
+
+  /**
+   * What it has seen of the descriptions of its services.
+   *
+   * @return the descriptions; empty if there are none
+   */
+  public DescribedRun described() {
+    return described;
   }
 
   /**
@@ -322,73 +333,5 @@ public final class RunData {
    */
   public String verdict() {
     return Verdicts.sentence(this);
-  }
-
-  /** Puts events where they belong. */
-  private static final class Sorting {
-    private final List<CaseRecord> cases = new ArrayList<>();
-    private final List<CaseRecord> supplied = new ArrayList<>();
-    private final List<RunEvent.PutBack> putBacks = new ArrayList<>();
-    private final List<RunEvent.UndoNoted> open = new ArrayList<>();
-    private final List<RunEvent.PutBackBegan> sent = new ArrayList<>();
-    private final List<String> problems = new ArrayList<>();
-    private final List<RunEvent.Promised> promised = new ArrayList<>();
-    private final List<ExaminedRecord> examined = new ArrayList<>();
-    private final Map<String, RunEvent.CaseBegan> underWay = new LinkedHashMap<>();
-    private RunEvent.@Nullable Ended ended;
-
-    void take(RunEvent event) {
-      if (event instanceof RunEvent.CaseFinished finished) {
-        (finished.record().counts() ? cases : supplied).add(finished.record());
-        underWay.remove(finished.record().id());
-      } else if (event instanceof RunEvent.PutBack putBack) {
-        putBacks.add(putBack);
-        open.remove(new RunEvent.UndoNoted(putBack.id(), putBack.deed()));
-        sent.remove(new RunEvent.PutBackBegan(putBack.id(), putBack.deed()));
-      } else if (event instanceof RunEvent.PutBackBegan began) {
-        sent.add(began);
-      } else if (event instanceof RunEvent.ProblemFound found) {
-        problems.add(found.problem());
-      } else if (event instanceof RunEvent.Promised told) {
-        promised.add(told);
-      } else if (event instanceof RunEvent.CaseExamined one) {
-        examined.add(one.record());
-      } else if (event instanceof RunEvent.CaseBegan began) {
-        underWay.put(began.id(), began);
-      } else if (event instanceof RunEvent.UndoNoted noted) {
-        open.add(noted);
-      } else if (event instanceof RunEvent.Ended end) {
-        ended = end;
-      }
-    }
-
-    RunData data(RunEvent.Started started, StoredCases stored) {
-      if (ended == null) {
-        open.forEach(noted -> putBacks.add(cutOff(noted)));
-      }
-      cases.sort(Comparator.comparingInt(CaseRecord::order));
-      supplied.sort(Comparator.comparingInt(CaseRecord::order).thenComparing(CaseRecord::id));
-      return new RunData(
-          started,
-          cases,
-          supplied,
-          putBacks,
-          ended,
-          new Troubles(List.copyOf(problems), List.copyOf(underWay.values())),
-          List.copyOf(promised),
-          new ExaminedRun(examined),
-          stored);
-    }
-
-    private RunEvent.PutBack cutOff(RunEvent.UndoNoted noted) {
-      boolean begun = sent.contains(new RunEvent.PutBackBegan(noted.id(), noted.call()));
-      return new RunEvent.PutBack(
-          noted.id(),
-          noted.call(),
-          begun
-              ? "begun, and what came of it is not known, since the run was cut off"
-              : "the run was cut off before this was done",
-          List.of());
-    }
   }
 }

@@ -17,6 +17,7 @@ import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
 import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.internal.reports.DescribedRun;
 
 /**
  * Prints a run while it goes on: a line for each case, beginning with the word of its outcome; whatever
@@ -39,6 +40,7 @@ public final class ConsoleReport implements RunListener {
   private final EndText end = new EndText();
   private final PromisesHeard promises = new PromisesHeard();
   private final WatchedText watched = new WatchedText();
+  private final DescribedText described = new DescribedText();
   private final Timer timer = new Timer("odd-lantern console", true);
   private String suite = "";
   private String seed = "";
@@ -77,6 +79,7 @@ public final class ConsoleReport implements RunListener {
       live.hear(event);
       promises.hear(event);
       watched.hear(event);
+      described.hear(event);
       if (!(event instanceof RunEvent.CaseBegan)) {
         live.erase();
         tell(event);
@@ -86,6 +89,15 @@ public final class ConsoleReport implements RunListener {
       }
       out.flush();
     }
+  }
+
+  /**
+   * What the run has seen of the descriptions of its services.
+   *
+   * @return the descriptions; empty if there are none
+   */
+  public DescribedRun described() {
+    return described.run();
   }
 
   @Override
@@ -284,7 +296,8 @@ public final class ConsoleReport implements RunListener {
     if (!promises.sentence().isEmpty()) {
       line(promises.sentence(), 10);
     }
-    watched.lines().forEach(this::again);
+    described.lines().forEach(this::again);
+    watched.lines(described.run()).forEach(this::again);
     if (wasPutBack > 0 || ended.leftBehind() > 0) {
       out.println(String.format(
           Locale.ROOT,

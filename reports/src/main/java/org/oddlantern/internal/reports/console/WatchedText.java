@@ -8,6 +8,7 @@ import java.util.Map;
 import org.oddlantern.internal.record.ExaminedRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.reports.Amounts;
+import org.oddlantern.internal.reports.DescribedRun;
 import org.oddlantern.internal.reports.ExaminedRun;
 
 /** What is told at the end of a run of what its cases would notice: what they know first, the rest in numbers. */
@@ -31,12 +32,12 @@ final class WatchedText {
   }
 
   /** The lines, each with its word; none if nobody asked. */
-  List<EndText.Line> lines() {
+  List<EndText.Line> lines(DescribedRun described) {
     List<EndText.Line> lines = new ArrayList<>();
     if (records.isEmpty()) {
       return lines;
     }
-    ExaminedRun run = new ExaminedRun(records);
+    ExaminedRun run = new ExaminedRun(records, described);
     lines.add(new EndText.Line("watched", run.sentence(), false));
     List<ExaminedRun.Known> known = run.known();
     known.stream().limit(MOST_KNOWN).forEach(one -> known(one, lines));
@@ -51,8 +52,12 @@ final class WatchedText {
     if (rest > 0) {
       lines.add(new EndText.Line(
           "open",
-          Amounts.of(rest, "other place")
-              + " nobody watches, each with a line to paste: report/blind-spots.html",
+          Amounts.of(rest, "other place") + " nobody watches"
+              + (run.required() == 0
+                  ? ""
+                  : String.format(
+                      Locale.ROOT, ", of which the description requires %,d", run.required()))
+              + ", each with a line to paste: report/blind-spots.html",
           false));
     }
     List<ExaminedRecord> left = run.notExamined();

@@ -14,6 +14,7 @@ import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.internal.reports.html.ReportScope;
 import org.oddlantern.internal.reports.summary.BlindSpotsJson;
 import org.oddlantern.internal.reports.summary.CountsReport;
+import org.oddlantern.internal.reports.summary.DescriptionJson;
 import org.oddlantern.internal.reports.summary.MarkdownSummary;
 
 /**
@@ -103,6 +104,15 @@ public record RunFolder(Path path) {
   }
 
   /**
+   * What the run has seen of the descriptions of its services, as JSON.
+   *
+   * @return the file
+   */
+  public Path description() {
+    return path.resolve("description.json");
+  }
+
+  /**
    * The exchanges as an HTTP archive.
    *
    * @return the file
@@ -127,5 +137,6 @@ public record RunFolder(Path path) {
     CountsReport.write(run, null, counts());
     MarkdownSummary.write(run, null, summary());
     BlindSpotsJson.write(run, blindSpots());
+    DescriptionJson.write(run, description());
   }
 }

@@ -81,8 +81,8 @@ public final class HtmlReport {
 
   private void write(RunData run, Bodies bodies, ReportScope scope) throws IOException {
     Files.createDirectories(folder);
-    try (DirectoryStream<Path> old =
-        Files.newDirectoryStream(folder, "{index,history,promises,blind-spots,suite-*}.html")) {
+    try (DirectoryStream<Path> old = Files.newDirectoryStream(
+        folder, "{index,history,promises,blind-spots,description,suite-*}.html")) {
       for (Path page : old) {
         Files.delete(page);
       }
@@ -114,6 +114,10 @@ public final class HtmlReport {
     BlindSpotsView blindSpots = index.blindSpots();
     if (blindSpots != null) {
       page("blind-spots.html", "blind-spots.jte", Map.of("page", blindSpots));
+    }
+    DescriptionView description = index.description();
+    if (description != null) {
+      page("description.html", "description.jte", Map.of("page", description));
     }
     page("index.html", "index.jte", Map.of("page", index.view()));
     tellWhatIsMissing(bodies);

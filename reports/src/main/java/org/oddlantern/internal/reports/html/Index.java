@@ -82,6 +82,14 @@ final class Index {
         : new BlindSpotsPage(run, bodies, this::address).view();
   }
 
+  /** What was seen of descriptions; null if there are none. */
+  @Nullable
+  DescriptionView description() {
+    return run.described().isEmpty() || scope.pages() == PageDetail.COUNTS
+        ? null
+        : new DescriptionPage(run, this::address).view();
+  }
+
   private static boolean isKept(KeptPromises promises) {
     return !promises.counts().containsKey(Keeping.BROKEN)
         && !promises.counts().containsKey(Keeping.NOT_TRIED);
@@ -125,6 +133,7 @@ final class Index {
         scope.history() != null,
         run.promises().documents().isEmpty() ? "" : run.promises().sentence(),
         told && !run.examined().isEmpty() ? run.examined().sentence() : "",
+        told && !run.described().isEmpty() ? run.described().sentence() : "",
         Stream.concat(run.cases().stream(), run.shared().stream())
             .map(CaseRecord::word)
             .distinct()

@@ -26,6 +26,7 @@ import org.oddlantern.internal.record.RunEvent;
  * @param history whether there is a page of earlier runs
  * @param promises how many promises of documents were kept; empty if there are none
  * @param watched how much of what came is watched; empty if nobody asked
+ * @param described how much of descriptions was called; empty if there are none
  * @param words the words of outcomes that stand on this page
  */
 public record IndexView(
@@ -48,6 +49,7 @@ public record IndexView(
     boolean history,
     String promises,
     String watched,
+    String described,
     List<String> words) {
 
   /**

@@ -92,6 +92,13 @@ public final class CountsReport {
       out.writeNumberProperty("watched", run.examined().watched());
       out.writeEndObject();
     }
+    if (!run.described().isEmpty()) {
+      out.writeObjectPropertyStart("described");
+      out.writeNumberProperty("operations", run.described().operations());
+      out.writeNumberProperty("called", run.described().called());
+      out.writeNumberProperty("otherwise", run.described().deviations().size());
+      out.writeEndObject();
+    }
   }
 
   private static void write(Comparison comparison, JsonGenerator out) {

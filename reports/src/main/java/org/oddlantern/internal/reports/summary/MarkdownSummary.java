@@ -97,6 +97,10 @@ public final class MarkdownSummary {
       line("");
       line("Blind spots: " + escaped(run.examined().sentence()) + ".");
     }
+    if (!run.described().isEmpty()) {
+      line("");
+      line("Description: " + escaped(run.described().sentence()) + ".");
+    }
   }
 
   private void alike(List<Likeness> all) {
