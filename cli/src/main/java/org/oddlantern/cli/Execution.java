@@ -44,7 +44,7 @@ final class Execution {
   /** Of what the command line asks for, into another folder. */
   Execution(Terminal terminal, RunOptions options, RunFolder folder) {
     this.terminal = terminal;
-    this.out = new OutFolder(folder, terminal, options.reports());
+    this.out = new OutFolder(folder, terminal, options.reports(), OutFolder.Descriptions.NONE);
     this.strictness = options.strictness();
     this.watchfulness = new Watchfulness(options.blindSpots().least());
     this.options = options;

@@ -5,8 +5,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.description.ApiDocument;
 import org.oddlantern.internal.journal.JoinedJournals;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.reports.Comparison;
@@ -23,7 +25,8 @@ import org.oddlantern.internal.reports.summary.DescriptionJson;
 import org.oddlantern.internal.reports.summary.MarkdownSummary;
 
 /** The folder that takes journal and reports, looked at before a run and told of after it. */
-record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
+record OutFolder(
+    RunFolder folder, Terminal terminal, ReportOptions options, Descriptions descriptions) {
 
   /** Less than this is as good as full. */
   private static final long LEAST_SPACE = 1 << 20;
@@ -69,7 +72,7 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
 
   /** Writes the reports of a journal and says where they are; gives what could not be written. */
   List<String> report(Path journal) {
-    return report(journal, () -> RunData.of(new Journal(journal)));
+    return report(journal, () -> RunData.of(new Journal(journal), descriptions.named()));
   }
 
   /** The same of a run that was just written. */
@@ -84,11 +87,17 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
     terminal.out().println("journal   " + journal);
     try {
       RunData run = reading.run();
-      List<String> cut = run.ended() == null ? List.of(run.cutOff()) : List.of();
+      List<String> cut = new ArrayList<>(descriptions.covered().found(run.described()));
+      if (run.ended() == null) {
+        cut.add(run.cutOff());
+      }
       ReportScope scope = options.scope(run, journal);
       Comparison comparison = scope.comparison();
       if (comparison != null) {
         tell(comparison);
+      }
+      if (descriptions != Descriptions.NONE && !run.described().isEmpty()) {
+        terminal.out().println("described " + run.described().sentence());
       }
       Written pages = new Written(
           "report",
@@ -141,5 +150,19 @@ record OutFolder(RunFolder folder, Terminal terminal, ReportOptions options) {
   /** Brings what is to be told. */
   private interface Reading {
     RunData run() throws IOException;
+  }
+
+  /**
+   * What a journal is held against.
+   *
+   * @param named descriptions of which it does not know, by the name of the service
+   * @param covered how much of them must be called
+   */
+  record Descriptions(Map<String, ApiDocument> named, Covered covered) {
+    static final Descriptions NONE = new Descriptions(Map.of(), new Covered(-1));
+
+    Descriptions {
+      named = Map.copyOf(named);
+    }
   }
 }

@@ -40,6 +40,16 @@ final class ReportCommand implements Callable<Integer> {
           "Where the reports go (else the folder of the journal; for several that of a run).")
   private @Nullable Path out;
 
+  @Option(
+      names = "--description",
+      paramLabel = "FILE",
+      description =
+          "Hold the calls of the journal against this description (OpenAPI), or those of one service: SERVICE=FILE.")
+  private List<String> descriptions = new ArrayList<>();
+
+  @Mixin
+  private DescriptionOptions description = new DescriptionOptions();
+
   @Mixin
   private ReportOptions options = new ReportOptions();
 
@@ -80,8 +90,12 @@ final class ReportCommand implements Callable<Integer> {
   }
 
   private OutFolder folder(Path otherwise) {
-    OutFolder folder =
-        new OutFolder(new RunFolder(out == null ? otherwise : out), terminal, options);
+    OutFolder folder = new OutFolder(
+        new RunFolder(out == null ? otherwise : out),
+        terminal,
+        options,
+        new OutFolder.Descriptions(
+            NamedDescriptions.read(descriptions), new Covered(description.least())));
     options.check();
     folder.prepare();
     return folder;

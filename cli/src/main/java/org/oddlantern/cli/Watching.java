@@ -164,7 +164,7 @@ final class Watching {
 
   private void joined(List<Path> journals) {
     try {
-      new OutFolder(out, terminal, options.reports())
+      new OutFolder(out, terminal, options.reports(), OutFolder.Descriptions.NONE)
           .join(new JoinedJournals(journals))
           .forEach(problem -> terminal.out().println("problem   " + problem));
     } catch (IOException e) {

@@ -204,6 +204,21 @@ public final class Checks extends Steps {
   }
 
   /**
+   * The call and its reply are as the description of the service says: the operation, what was sent if it
+   * was accepted, the status, headers and body that came (OpenAPI 3.0 and 3.1). An error status that is
+   * described holds, so this does not look at the status in the stead of {@link #status}.
+   *
+   * <pre>{@code
+   * beeyard.always(asDescribed())
+   * }</pre>
+   *
+   * @return the check
+   */
+  public static Check asDescribed() {
+    return new DescribedCheck();
+  }
+
+  /**
    * The body is the one that was agreed on for this case.
    *
    * @return the check, which may be told where the body may differ

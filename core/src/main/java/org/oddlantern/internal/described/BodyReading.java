@@ -47,7 +47,7 @@ record BodyReading(@Nullable JsonNode tree, String problem) {
       try {
         return new BodyReading(JsonMapping.standard().parse(text), "");
       } catch (NotJson e) {
-        return new BodyReading(null, text.contains(Facts.MASK) ? "" : e.around(text));
+        return new BodyReading(null, text.contains(Facts.MASK) ? "" : line(e, text));
       }
     }
     if (type.isForm()) {
@@ -56,6 +56,10 @@ record BodyReading(@Nullable JsonNode tree, String problem) {
     return type.isPlainText() && schema != null
         ? new BodyReading(TypedText.of(text, schema.compiled().view()), "")
         : UNKNOWN;
+  }
+
+  private static String line(NotJson problem, String text) {
+    return problem.around(text).lines().findFirst().orElse("not JSON");
   }
 
   private static JsonNode form(String text, MediaType described) {

@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * Finds paths among thousands: step by step, fixed parts first. Of several that match, the one with fewer
- * variables wins, then the one whose fixed parts come first.
+ * variables wins, then the one whose fixed parts come first, then the one with more fixed text.
  */
 final class PathIndex {
 
@@ -51,7 +51,7 @@ final class PathIndex {
         return fixed;
       }
     }
-    return false;
+    return one.fixedLength() > other.fixedLength();
   }
 
   private static final class Node {

@@ -43,6 +43,10 @@ public record PathTemplate(String text, List<String> names, Pattern pattern) {
     return VARIABLE.matcher(text).replaceAll("{}");
   }
 
+  int fixedLength() {
+    return shape().length() - 2 * names.size();
+  }
+
   /** The step that has variables in it, in the stead of what is written there. */
   static final String ANY = "{}";
 

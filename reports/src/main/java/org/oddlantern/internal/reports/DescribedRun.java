@@ -10,7 +10,9 @@ import java.util.Set;
 import java.util.function.Function;
 import org.oddlantern.internal.described.Coverage;
 import org.oddlantern.internal.described.DescribedCopies;
+import org.oddlantern.internal.described.Facts;
 import org.oddlantern.internal.described.OperationCoverage;
+import org.oddlantern.internal.description.ApiDocument;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.DescribedRecord;
@@ -45,6 +47,19 @@ public final class DescribedRun {
     described.addresses.add(record.address());
   }
 
+  /**
+   * Adds a description of services of whose descriptions the journal says nothing.
+   *
+   * @param service the name of the service; empty for every one
+   * @param document its description
+   */
+  public void describe(String service, ApiDocument document) {
+    Described described =
+        all.computeIfAbsent(document.name(), from -> new Described(new Coverage(document)));
+    described.services.add(service);
+    described.anyone |= service.isEmpty();
+  }
+
   private static List<DescribedCopies.Copy> copies(DescribedRecord record) {
     return record.documents().stream()
         .map(one -> new DescribedCopies.Copy(one.name(), one.uri(), String.valueOf(one.text())))
@@ -67,9 +82,10 @@ public final class DescribedRun {
 
   private Optional<Described> of(ExchangeRecord exchange) {
     return all.values().stream()
-        .filter(one -> exchange.service().isEmpty()
-            ? one.addresses.stream().anyMatch(exchange.url()::startsWith)
-            : one.services.contains(exchange.service()))
+        .filter(one -> one.anyone
+            || (exchange.service().isEmpty()
+                ? one.addresses.stream().anyMatch(exchange.url()::startsWith)
+                : one.services.contains(exchange.service())))
         .findFirst();
   }
 
@@ -142,16 +158,29 @@ public final class DescribedRun {
     private final Coverage coverage;
     private final Set<String> services = new LinkedHashSet<>();
     private final Set<String> addresses = new LinkedHashSet<>();
+    private boolean anyone;
 
     private Described(Coverage coverage) {
       this.coverage = coverage;
+    }
+
+    /** Of services that nobody named, calls to other paths are those of another service. */
+    private void add(Facts one, String id) {
+      boolean known = coverage
+          .document()
+          .place(one.sent().where().rest(), one.sent().where().path())
+          .isPresent();
+      if (!anyone || known) {
+        coverage.add(one, id);
+      }
     }
 
     private String address(String url) {
       return addresses.stream()
           .filter(url::startsWith)
           .findFirst()
-          .orElse(addresses.iterator().next());
+          .or(() -> addresses.stream().findFirst())
+          .orElse("");
     }
   }
 }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.description.ApiDocument;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Mark;
@@ -69,27 +70,38 @@ public final class RunData {
    * @throws IOException if it cannot be read or has no beginning
    */
   public static RunData of(Journal journal) throws IOException {
+    return of(journal, Map.of());
+  }
+
+  /**
+   * Reads a journal, and holds it against descriptions of which it does not know.
+   *
+   * @param descriptions by the name of the service; an empty name is that of every service
+   */
+  public static RunData of(Journal journal, Map<String, ApiDocument> descriptions)
+      throws IOException {
     StoredCases stored = StoredCases.of(journal);
+    SortedEvents sorted = new SortedEvents(descriptions);
     List<RunEvent> events = new ArrayList<>();
     journal.readPlaced((event, place) -> events.add(
         event instanceof RunEvent.CaseFinished finished
             ? new RunEvent.CaseFinished(stored.keep(finished.record(), place))
             : event));
-    return of(journal, events, stored);
+    return of(journal, events, stored, sorted);
   }
 
   /** Of the events that were written to a journal. */
   public static RunData of(Journal journal, List<RunEvent> events) throws IOException {
-    return of(journal, events, StoredCases.whole(journal));
+    return of(journal, events, StoredCases.whole(journal), new SortedEvents(Map.of()));
   }
 
-  private static RunData of(Journal journal, List<RunEvent> events, StoredCases stored)
+  private static RunData of(
+      Journal journal, List<RunEvent> events, StoredCases stored, SortedEvents sorting)
       throws IOException {
     if (events.isEmpty() || !(events.get(0) instanceof RunEvent.Started started)) {
       throw new IOException(
           journal.file() + " does not begin like a journal: its first line must be run-started");
     }
-    SortedEvents sorting = new SortedEvents();
     events.forEach(sorting::take);
     return sorting.data(started, stored, sorting.described(journal));
   }

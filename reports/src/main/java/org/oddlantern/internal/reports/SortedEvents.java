@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.description.ApiDocument;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
@@ -16,6 +17,7 @@ import org.oddlantern.internal.record.RunEvent;
 
 /** Puts the events of a journal where they belong. For one thread. */
 final class SortedEvents {
+  private final Map<String, ApiDocument> descriptions;
   private final List<CaseRecord> cases = new ArrayList<>();
   private final List<CaseRecord> supplied = new ArrayList<>();
   private final List<RunEvent.PutBack> putBacks = new ArrayList<>();
@@ -27,6 +29,15 @@ final class SortedEvents {
   private final List<DescribedRecord> described = new ArrayList<>();
   private final Map<String, RunEvent.CaseBegan> underWay = new LinkedHashMap<>();
   private RunEvent.@Nullable Ended ended;
+
+  /**
+   * None yet.
+   *
+   * @param descriptions those of which the journal does not know, by the name of the service
+   */
+  SortedEvents(Map<String, ApiDocument> descriptions) {
+    this.descriptions = Map.copyOf(descriptions);
+  }
 
   void take(RunEvent event) {
     if (event instanceof RunEvent.CaseFinished finished) {
@@ -58,6 +69,10 @@ final class SortedEvents {
   /** What was seen of descriptions; every case is read once more if there is one. */
   DescribedRun described(Journal journal) throws IOException {
     DescribedRun run = new DescribedRun(body -> text(journal, body));
+    descriptions.forEach(run::describe);
+    if (!descriptions.isEmpty()) {
+      return run;
+    }
     for (DescribedRecord one : described) {
       List<DescribedRecord.Copy> whole = new ArrayList<>();
       for (DescribedRecord.Copy copy : one.documents()) {

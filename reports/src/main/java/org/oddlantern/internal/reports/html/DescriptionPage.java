@@ -48,9 +48,9 @@ final class DescriptionPage {
     int otherwise = described.deviations().size();
     return String.format(
         Locale.ROOT,
-        "Of %d things that it says it can do, the run tried %d, and %s.",
-        all,
+        "The run tried %d of the %d things that the description says can be done, and %s.",
         described.called(),
+        all,
         otherwise == 0
             ? "saw nothing that is not as described"
             : "saw " + Amounts.of(otherwise, "thing") + " that " + (otherwise == 1 ? "is" : "are")
