@@ -18,10 +18,8 @@ import org.oddlantern.http.internal.FixedAddress;
 import org.oddlantern.http.internal.Security;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.Surroundings;
-import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
-import org.oddlantern.internal.described.KnownDescriptions;
 import org.oddlantern.json.Secret;
 import org.oddlantern.json.internal.JsonMapping;
 
@@ -143,14 +141,9 @@ public final class Service {
   }
 
   /**
-   * This service with its description (OpenAPI 3.0 or 3.1). Every call and its reply are held against it:
-   * the operation, what was sent if it was accepted, the status, headers and body that came. What is
-   * otherwise is told once for each case that saw it, with the lines that would make the description say
-   * so, and fails no case; {@code always(asDescribed())} makes it fail.
-   *
-   * <pre>{@code
-   * Service beeyard = Service.reachedAt(url).describedBy("beeyard.yaml");
-   * }</pre>
+   * This service with its description (OpenAPI 3.0 or 3.1), against which every call and its reply are
+   * held. What is otherwise is told at the end of the run, with the lines that would make the description
+   * say so, and fails no case; {@code always(asDescribed())} makes it fail.
    *
    * @param description a file on the class path of the suites or in the folder of the settings file, JSON or
    *     YAML; or, if it begins with a slash, the path at which the service gives it
@@ -158,12 +151,7 @@ public final class Service {
    */
   public Service describedBy(String description) {
     Needed.of(description, "describedBy(description): description");
-    DescribedBy.Judge judge =
-        CurrentCase.part(DescribedBy.Judge.class).orElse(DescribedBy.Judge.WARN);
-    if (!description.startsWith("/")) {
-      KnownDescriptions.current().named(description);
-    }
-    return with(profile.base(profile.base().described(new DescribedBy(description, judge))));
+    return with(profile.base(profile.base().described(DescribedBy.found(description))));
   }
 
   /** This service with a bearer token (RFC 6750) on every call that does not bring its own. */

@@ -9,12 +9,12 @@ import java.net.InetSocketAddress;
 import java.util.concurrent.Executors;
 
 /** The JDK's own HTTP server at any port of the loopback address, with threads that keep no program alive. */
-final class LocalServer {
+public final class LocalServer {
 
   private LocalServer() {}
 
   /** One that has started, and leaves every request to a handler. */
-  static HttpServer started(String name, HttpHandler handler) {
+  public static HttpServer started(String name, HttpHandler handler) {
     try {
       return started(
           name,
@@ -26,7 +26,7 @@ final class LocalServer {
   }
 
   /** Starts one. */
-  static HttpServer started(String name, HttpServer server, HttpHandler handler) {
+  public static HttpServer started(String name, HttpServer server, HttpHandler handler) {
     server.createContext("/", handler);
     server.setExecutor(Executors.newCachedThreadPool(task -> {
       Thread thread = new Thread(task, name);

@@ -62,6 +62,7 @@ class DocumentsIT {
         .replace(blocksOf(document("reports"), "yaml"), "")
         .replace(blocksOf(document("promises"), "yaml"), "")
         .replace(document("blind-spots"), "")
+        .replace(document("description"), "")
         .replace(document("stand-ins"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
         .replace(document("first-test"), "") // BuildIT follows these two
@@ -69,7 +70,11 @@ class DocumentsIT {
         .replace(document("ci"), "");
     assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
     assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
-    String commands = elsewhere + document("blind-spots");
+    assertTrue(
+        Files.readString(ROOT.resolve("demo/src/test/resources/odd-lantern.yaml"))
+            .contains(blocks(document("description"), "yaml").get(0)),
+        "what is said of descriptions is what the demo says");
+    String commands = elsewhere + document("blind-spots") + document("description");
     for (String command : String.join("", blocks(commands, "sh")).lines().toList()) {
       assertTrue(
           command.matches(

@@ -26,9 +26,4 @@ public record Described(DescribedService service, DescribedBy.Judge judge) {
         new Holding(descriptions.of(service).document(), judge == DescribedBy.Judge.MUST);
     return holding.held(ExchangeFacts.of(exchange, service.address())).deviations();
   }
-
-  /** What messages call the description. */
-  public String words() {
-    return "as " + service.from() + " describes it";
-  }
 }

@@ -10,7 +10,6 @@ import org.oddlantern.internal.record.AgreedRecord;
 import org.oddlantern.internal.record.AttemptRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
-import org.oddlantern.internal.record.DescribedRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.LogRecord;
@@ -45,7 +44,7 @@ record EventLine(JsonGenerator out, TimeText times) {
     } else if (event instanceof RunEvent.CaseExamined examined) {
       new ExaminedLine(out).write(examined.record());
     } else if (event instanceof RunEvent.Described described) {
-      write(described.record());
+      new DescribedLine(out).write(described.record());
     } else if (event instanceof RunEvent.UndoNoted noted) {
       text(Member.EVENT, EventName.UNDO_NOTED);
       text(Member.ID, noted.id());
@@ -88,23 +87,6 @@ record EventLine(JsonGenerator out, TimeText times) {
       text(Member.PART, started.part());
     }
     texts(Member.WARNINGS, started.warnings());
-  }
-
-  private void write(DescribedRecord described) {
-    text(Member.EVENT, EventName.DESCRIBED);
-    text(Member.SERVICE, described.service());
-    text(Member.ADDRESS, described.address());
-    text(Member.FROM, described.from());
-    out.writeArrayPropertyStart(Member.DOCUMENTS);
-    for (DescribedRecord.Copy one : described.documents()) {
-      out.writeStartObject();
-      text(Member.NAME, one.name());
-      text(Member.URI, one.uri());
-      text(Member.TEXT, one.text());
-      text(Member.FILE, one.file());
-      out.writeEndObject();
-    }
-    out.writeEndArray();
   }
 
   private void write(RunEvent.PutBack putBack) {

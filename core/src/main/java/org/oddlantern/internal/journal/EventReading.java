@@ -3,7 +3,6 @@ package org.oddlantern.internal.journal;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.oddlantern.internal.record.DescribedRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunSize;
 
@@ -30,7 +29,7 @@ final class EventReading {
         new RunEvent.CaseFinished(
             RecordReading.caseRecord(new Members(line.object().path(Member.CASE))));
       case EventName.CASE_EXAMINED -> new RunEvent.CaseExamined(ExaminedLine.read(line));
-      case EventName.DESCRIBED -> new RunEvent.Described(described(line));
+      case EventName.DESCRIBED -> new RunEvent.Described(DescribedLine.read(line));
       case EventName.PUT_BACK_BEGAN ->
         new RunEvent.PutBackBegan(line.text(Member.ID), line.text(Member.DEED));
       case EventName.PROBLEM_FOUND -> new RunEvent.ProblemFound(line.text(Member.PROBLEM));
@@ -46,20 +45,6 @@ final class EventReading {
       case EventName.RUN_ENDED -> ended(line);
       default -> throw new Members.Misread("its event is unknown");
     };
-  }
-
-  private static DescribedRecord described(Members line) {
-    return new DescribedRecord(
-        line.text(Member.SERVICE),
-        line.text(Member.ADDRESS),
-        line.text(Member.FROM),
-        line.list(
-            Member.DOCUMENTS,
-            one -> new DescribedRecord.Copy(
-                one.text(Member.NAME),
-                one.text(Member.URI),
-                one.textOrNull(Member.TEXT),
-                one.textOrNull(Member.FILE))));
   }
 
   private static RunEvent started(Members line) {

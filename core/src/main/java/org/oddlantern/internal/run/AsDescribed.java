@@ -36,7 +36,7 @@ record AsDescribed(Broadcast broadcast) {
       List<Finding> findings = described.deviations(exchange, KnownDescriptions.current()).stream()
           .map(AsDescribed::finding)
           .toList();
-      return findings.isEmpty() && !must ? null : new Verdict(described.words(), !must, findings);
+      return findings.isEmpty() && !must ? null : new Verdict("asDescribed()", !must, findings);
     } catch (DescriptionProblem e) {
       broadcast.problemOnce(String.valueOf(e.getMessage()));
       return null;

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.schema.internal.text.GivenUp;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** A schema that has been read, to be looked at: what it says of a value, of its fields, of its items. */
@@ -61,6 +62,32 @@ public final class SchemaView {
       choices.add(branches.rules().stream().map(SchemaView::of).toList());
     }
     return choices;
+  }
+
+  /** The same with one of the schemas of a choice. */
+  public SchemaView with(SchemaView form) {
+    Set<Rule> all = new LinkedHashSet<>(layers);
+    all.addAll(form.layers);
+    return new SchemaView(List.copyOf(all));
+  }
+
+  /** Whether a value fits all of it; false also where that could not be found out. */
+  public boolean accepts(JsonNode value) {
+    try {
+      for (Rule rule : layers) {
+        if (!rule.holds(value, new Evaluation(), null)) {
+          return false;
+        }
+      }
+      return true;
+    } catch (GivenUp e) {
+      return false;
+    }
+  }
+
+  /** Whether no value fits. */
+  public boolean takesNone() {
+    return layers.stream().anyMatch(Rule::takesNone);
   }
 
   /** The schemas of fields, by name. */

@@ -100,7 +100,7 @@ public final class Beeyard implements AutoCloseable {
     new HiveRoutes(store, access, faults).addTo(config.routes);
     new InspectionRoutes(store, access, faults).addTo(config.routes);
     new Extras(store, access).addTo(config.routes);
-    new Machines(store).addTo(config.routes);
+    new Machines(store, faults).addTo(config.routes);
     new Keepers(store, access, faults).addTo(config.routes);
     new Harvests(access, faults).addTo(config.routes);
     config.routes.get("/api/season", Season::tell);

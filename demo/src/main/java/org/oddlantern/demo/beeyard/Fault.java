@@ -19,6 +19,8 @@ public enum Fault {
   NUMBER_AS_TEXT,
   /** A hive is opened though it rains. */
   RAIN_IGNORED,
+  /** The weather station tells a wind that its description does not know, and no case looks at it. */
+  WIND_UNKNOWN,
   /** A hive tells another plot than it stands on. */
   WRONG_VALUE,
   /** A hive is told without its plot. */
@@ -123,7 +125,7 @@ public enum Fault {
   RACING_JARS;
 
   /** Those of {@code demo --with-faults}: few enough to be read at once. */
-  static final Set<Fault> SHOWN = Set.copyOf(EnumSet.range(MISSPELT_FIELD, RAIN_IGNORED));
+  static final Set<Fault> SHOWN = Set.copyOf(EnumSet.range(MISSPELT_FIELD, WIND_UNKNOWN));
 
   private static final String PROPERTY = "beeyard.faults";
 

@@ -8,11 +8,12 @@ import java.util.Base64;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 
 /** What is not asked by keepers but by machines: scales, weather stations, the gate. */
-record Machines(Store store) {
+record Machines(Store store, Set<Fault> faults) {
 
   private static final String STATION_KEY = "station-4-honeydew";
   private static final String SCALE_KEY = "scale-9-bramble-wax";
@@ -33,7 +34,8 @@ record Machines(Store store) {
     if (!key.equals(STATION_KEY)) {
       throw Refusal.notSignedIn("the key of the weather station is wrong");
     }
-    context.json(Map.of("temperature", 21.5, "wind", "calm"));
+    context.json(Map.of(
+        "temperature", 21.5, "wind", faults.contains(Fault.WIND_UNKNOWN) ? "zephyr" : "calm"));
   }
 
   /** A body signed with a shared key. */

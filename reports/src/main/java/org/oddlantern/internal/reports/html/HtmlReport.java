@@ -107,6 +107,13 @@ public final class HtmlReport {
               "name",
               run.started().name()));
     }
+    ofWholeRun(index);
+    page("index.html", "index.jte", Map.of("page", index.view()));
+    tellWhatIsMissing(bodies);
+  }
+
+  /** Pages that there are only where somebody asked for them. */
+  private void ofWholeRun(Index index) throws IOException {
     PromisesView promises = index.promises();
     if (promises != null) {
       page("promises.html", "promises.jte", Map.of("page", promises));
@@ -119,8 +126,6 @@ public final class HtmlReport {
     if (description != null) {
       page("description.html", "description.jte", Map.of("page", description));
     }
-    page("index.html", "index.jte", Map.of("page", index.view()));
-    tellWhatIsMissing(bodies);
   }
 
   private void tellWhatIsMissing(Bodies bodies) throws IOException {
