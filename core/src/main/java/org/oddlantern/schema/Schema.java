@@ -8,8 +8,12 @@ import org.oddlantern.json.Location;
 import org.oddlantern.json.Shape;
 import org.oddlantern.json.internal.GatheredValues;
 import org.oddlantern.json.internal.Trees;
+import org.oddlantern.payload.Fresh;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.KnownSchemas;
+import org.oddlantern.schema.internal.make.Change;
+import org.oddlantern.schema.internal.make.Changes;
+import org.oddlantern.schema.internal.make.Examples;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
@@ -84,6 +88,64 @@ public final class Schema implements Shape {
   public static Schema sketch(List<Json> samples) {
     Needed.of(samples, "sketch(samples): samples");
     return SchemaReader.standard().of(Sketch.open().of(samples));
+  }
+
+  /**
+   * The ways to break a value that fits, each at one place and at no other, which this schema itself
+   * proves: a field missing, null, of another kind, too short, too long, below, above, not one of those
+   * named, of another pattern or format, an item too many, and more.
+   *
+   * @param <T> what the good value is
+   * @param type the same
+   * @return the ways, for samples; {@link Recipes#leftOut} tells which could not be proven
+   * @throws IllegalArgumentException if no value can be made that fits
+   */
+  public <T> Recipes<Wrong<T>> wrong(Class<T> type) {
+    Needed.of(type, "wrong(type): type");
+    Changes changes = Changes.wrong(compiled);
+    return new Recipes<>(
+        changes.all().stream()
+            .map(one -> new Wrong<T>(one.what(), one.place(), one.rule(), good -> made(one, good)))
+            .toList(),
+        changes.leftOut());
+  }
+
+  /**
+   * The ways to bring a value that fits to just what is allowed: at each limit, optional fields left out,
+   * each of the values that are named, letters from elsewhere.
+   *
+   * @param <T> what the good value is
+   * @param type the same
+   * @return the ways, for samples
+   * @throws IllegalArgumentException if no value can be made that fits
+   */
+  public <T> Recipes<Edge<T>> edges(Class<T> type) {
+    Needed.of(type, "edges(type): type");
+    Changes changes = Changes.edges(compiled);
+    return new Recipes<>(
+        changes.all().stream()
+            .map(one -> new Edge<T>(one.what(), one.place(), one.rule(), good -> made(one, good)))
+            .toList(),
+        changes.leftOut());
+  }
+
+  private Json made(Change change, Json good) {
+    return Json.of(change.in(Trees.of(good), compiled));
+  }
+
+  /**
+   * A value that fits, made from nothing: every field that may be there is there, as far as that goes.
+   *
+   * @param fresh gives what is new in it
+   * @return the value
+   * @throws IllegalArgumentException if none can be made
+   */
+  public Json example(Fresh fresh) {
+    Needed.of(fresh, "example(fresh): fresh");
+    return Examples.of(compiled.view(), fresh)
+        .map(Json::of)
+        .orElseThrow(() -> new IllegalArgumentException(
+            "no value could be made that fits " + compiled.where() + "; give it an example"));
   }
 
   /**

@@ -144,8 +144,7 @@ class DescribedTest {
         "/openapi.yaml                               | passed undescribed",
         "{ from: /openapi.yaml, judge: must }        | failed undescribed"
       })
-  void whatIsOtherwiseCountsAsTheSettingsSay(String description, String wanted)
-      throws IOException {
+  void whatIsOtherwiseCountsAsTheSettingsSay(String description, String wanted) throws IOException {
     Trial trial = run(description, "plots", "tried", "refusedOnPurpose");
     assertEquals(wanted, word(trial, "plots"), String.valueOf(trial.one("plots").problem()));
     assertEquals("passed", word(trial, "tried"));
@@ -177,12 +176,12 @@ class DescribedTest {
 
   @Test
   void aFileThatCannotBeUsedIsToldBeforeAnythingIsSent() {
-    assertTrue(String.valueOf(assertThrows(SettingsProblem.class, () -> run("gone.yaml", "plots"))
-            .getMessage())
-        .contains("odd-lantern.yaml, line 3: the description cannot be used: at gone.yaml"));
     assertTrue(String.valueOf(
-            assertThrows(SettingsProblem.class, () -> run("{ from: a.yaml, judge: maybe }", "plots"))
-                .getMessage())
+            assertThrows(SettingsProblem.class, () -> run("gone.yaml", "plots")).getMessage())
+        .contains("odd-lantern.yaml, line 3: the description cannot be used: at gone.yaml"));
+    assertTrue(String.valueOf(assertThrows(
+                SettingsProblem.class, () -> run("{ from: a.yaml, judge: maybe }", "plots"))
+            .getMessage())
         .contains("'judge' is warn, must or off, not 'maybe'"));
   }
 

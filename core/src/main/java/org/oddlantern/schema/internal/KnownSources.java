@@ -90,7 +90,8 @@ public record KnownSources(Resources resources, Map<String, JsonNode> known, Set
       tree = known.get(uri.substring(uri.indexOf('/') + 1));
     }
     if (tree != null) {
-      return Optional.of(new Document(uri, uri, tree));
+      String name = uri.startsWith(RESOURCE) ? URI.create(uri).getPath().substring(1) : uri;
+      return Optional.of(new Document(name, uri, tree));
     }
     if (uri.startsWith(RESOURCE)) {
       return resource(uri);

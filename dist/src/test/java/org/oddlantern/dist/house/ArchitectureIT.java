@@ -42,6 +42,7 @@ class ArchitectureIT {
       "payload",
       "schema.internal.text",
       "schema.internal",
+      "schema.internal.make",
       "schema",
       "internal.description",
       "internal.described",

@@ -48,22 +48,23 @@ record Bounds(
     }
     if (layer.path("multipleOf").isNumber()) {
       all = new Bounds(
-          all.least, all.leastOut, all.most, all.mostOut, layer.path("multipleOf").decimalValue());
+          all.least,
+          all.leastOut,
+          all.most,
+          all.mostOut,
+          layer.path("multipleOf").decimalValue());
     }
     return all;
   }
 
   private Bounds from(BigDecimal other, boolean out) {
-    boolean closer = least == null
-        || other.compareTo(least) > 0
-        || other.compareTo(least) == 0 && out;
+    boolean closer =
+        least == null || other.compareTo(least) > 0 || other.compareTo(least) == 0 && out;
     return closer ? new Bounds(other, out, most, mostOut, unit) : this;
   }
 
   private Bounds upTo(BigDecimal other, boolean out) {
-    boolean closer = most == null
-        || other.compareTo(most) < 0
-        || other.compareTo(most) == 0 && out;
+    boolean closer = most == null || other.compareTo(most) < 0 || other.compareTo(most) == 0 && out;
     return closer ? new Bounds(least, leastOut, other, out, unit) : this;
   }
 
@@ -87,9 +88,7 @@ record Bounds(
     }
     BigDecimal step = step(whole);
     boolean stepped = whole || unit != null;
-    BigDecimal first = stepped
-        ? bound.divide(step, 0, RoundingMode.CEILING).multiply(step)
-        : bound;
+    BigDecimal first = stepped ? bound.divide(step, 0, RoundingMode.CEILING).multiply(step) : bound;
     return leastOut && first.compareTo(bound) == 0 ? first.add(step) : first;
   }
 
@@ -102,9 +101,7 @@ record Bounds(
     }
     BigDecimal step = step(whole);
     boolean stepped = whole || unit != null;
-    BigDecimal last = stepped
-        ? bound.divide(step, 0, RoundingMode.FLOOR).multiply(step)
-        : bound;
+    BigDecimal last = stepped ? bound.divide(step, 0, RoundingMode.FLOOR).multiply(step) : bound;
     return mostOut && last.compareTo(bound) == 0 ? last.subtract(step) : last;
   }
 }

@@ -12,9 +12,11 @@ import org.oddlantern.schema.internal.text.TextPattern;
  */
 final class PatternText {
 
-  private static final String ANY = "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_ .";
+  private static final String ANY =
+      "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789-_ .";
   private static final String DIGITS = "0123456789";
-  private static final String WORD = "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789_";
+  private static final String WORD =
+      "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789_";
   private static final int MOST_OF_ENDLESS = 4;
   private static final int TRIES = 40;
 
@@ -46,7 +48,8 @@ final class PatternText {
     for (int i = 0; i < TRIES; i++) {
       int more = i < TRIES / 2 ? MOST_OF_ENDLESS : Math.max(least, MOST_OF_ENDLESS);
       try {
-        String text = fitted(new PatternText(pattern, chance, more).alternatives(), pattern, least, most, chance);
+        String text = fitted(
+            new PatternText(pattern, chance, more).alternatives(), pattern, least, most, chance);
         int length = text.codePointCount(0, text.length());
         if (length >= least && length <= most && judge.isIn(text)) {
           return Optional.of(text);
@@ -110,8 +113,10 @@ final class PatternText {
   }
 
   private String group() {
-    boolean look = pattern.startsWith("?=", at) || pattern.startsWith("?!", at)
-        || pattern.startsWith("?<=", at) || pattern.startsWith("?<!", at);
+    boolean look = pattern.startsWith("?=", at)
+        || pattern.startsWith("?!", at)
+        || pattern.startsWith("?<=", at)
+        || pattern.startsWith("?<!", at);
     if (pattern.startsWith("?:", at)) {
       at += 2;
     } else if (look) {
@@ -166,9 +171,8 @@ final class PatternText {
     StringBuilder all = new StringBuilder();
     while (pattern.charAt(at) != ']') {
       String one = member();
-      boolean range = one.length() == 1
-          && pattern.charAt(at) == '-'
-          && pattern.charAt(at + 1) != ']';
+      boolean range =
+          one.length() == 1 && pattern.charAt(at) == '-' && pattern.charAt(at + 1) != ']';
       if (range) {
         at++;
         char last = member().charAt(0);
@@ -184,8 +188,9 @@ final class PatternText {
       return all.toString();
     }
     StringBuilder others = new StringBuilder();
-    ANY.chars().filter(c -> all.indexOf(String.valueOf((char) c)) < 0).forEach(c ->
-        others.append((char) c));
+    ANY.chars()
+        .filter(c -> all.indexOf(String.valueOf((char) c)) < 0)
+        .forEach(c -> others.append((char) c));
     return others.toString();
   }
 

@@ -1,0 +1,56 @@
+package org.oddlantern.schema;
+
+import java.util.Objects;
+import java.util.function.UnaryOperator;
+import org.oddlantern.internal.Needed;
+import org.oddlantern.json.Json;
+import org.oddlantern.payload.Payload;
+import org.oddlantern.schema.internal.make.ChangedPayload;
+
+/**
+ * A way to bring a good value to just what its schema allows, at one place: a text as long as it may be, a
+ * number that is the least, an optional field left out.
+ *
+ * <pre>{@code
+ * @Case("a hive is taken if {what}")
+ * void taken(Edge<NewHive> edge, Fresh fresh) {
+ *   beeyard.send(Call.post("/hives").json(edge.in(hive(fresh)))).must(status(201));
+ * }
+ * }</pre>
+ *
+ * <p>Immutable and thread-safe.
+ *
+ * @param <T> what the good value is
+ * @param what what it does, in words
+ * @param place where, as a JSONPath
+ * @param rule what kind of change it is
+ * @param change makes it in a good value, or refuses to
+ */
+public record Edge<T>(String what, String place, String rule, UnaryOperator<Json> change)
+    implements Recipe {
+
+  /** Wants all of it. */
+  public Edge {
+    Objects.requireNonNull(what, "what");
+    Objects.requireNonNull(place, "place");
+    Objects.requireNonNull(rule, "rule");
+    Objects.requireNonNull(change, "change");
+  }
+
+  /**
+   * The value that comes of a good one, made when it is sent.
+   *
+   * @param good a record, a map, a {@link Payload}: whatever makes the good value
+   * @return the changed value; an {@link IllegalArgumentException} at its first use if the good value does
+   *     not fit the schema, has nothing at that place, or comes out otherwise than it should
+   */
+  public Payload in(Object good) {
+    Needed.of(good, "in(good): good");
+    return Payload.of(new ChangedPayload(good, change));
+  }
+
+  @Override
+  public String toString() {
+    return what;
+  }
+}
