@@ -83,6 +83,13 @@ record Profile(
         base, defaults, credentials, terms, redirects, mapping, List.copyOf(others), finish);
   }
 
+  Profile alsoMaking(Check first, Check... more) {
+    List<Check> all = new ArrayList<>(checks);
+    all.add(first);
+    all.addAll(List.of(more));
+    return checks(all);
+  }
+
   Profile finish(UnaryOperator<WireRequest> hook) {
     return new Profile(base, defaults, credentials, terms, redirects, mapping, checks, hook);
   }

@@ -3,7 +3,6 @@ package org.oddlantern.http;
 import java.net.URI;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.function.IntFunction;
@@ -27,8 +26,7 @@ import org.oddlantern.json.internal.JsonMapping;
  * An HTTP API under test: its address and what is said once for every call. Immutable and thread-safe:
  * what says more of it gives a changed copy.
  *
- * <p>A suite gets its services from the {@code Environment}, which takes them from the settings. Where
- * no settings are wanted, {@link #reachedAt} needs an address only:
+ * <p>The {@code Environment} takes services from the settings; {@link #reachedAt} needs an address only:
  *
  * <pre>{@code
  * Service beeyard = Service.reachedAt("http://127.0.0.1:7411/api");
@@ -141,12 +139,10 @@ public final class Service {
   }
 
   /**
-   * This service with its description (OpenAPI 3.0 or 3.1), against which every call and its reply are
-   * held. What is otherwise is told at the end of the run, with the lines that would make the description
-   * say so, and fails no case; {@code always(asDescribed())} makes it fail.
+   * This service with its description (OpenAPI 3.0 or 3.1), against which calls and replies are held. What
+   * is otherwise is told at the end of the run and fails nothing, unless {@code always(asDescribed())}.
    *
-   * @param description a file on the class path of the suites or in the folder of the settings file, JSON or
-   *     YAML; or, if it begins with a slash, the path at which the service gives it
+   * @param description a file, as for schemas; or the path at which the service gives it: {@code /openapi.json}
    * @throws IllegalArgumentException if there is no such file, or it cannot be used
    */
   public Service describedBy(String description) {
@@ -234,10 +230,7 @@ public final class Service {
    */
   public Service always(Check first, Check... more) {
     Needed.of(more, "always(first, more): more");
-    List<Check> all = new ArrayList<>(profile.checks());
-    all.add(first);
-    all.addAll(List.of(more));
-    return with(profile.checks(all));
+    return with(profile.alsoMaking(first, more));
   }
 
   /**
@@ -248,7 +241,8 @@ public final class Service {
    */
   public Service trusting(String file) {
     String pem = Resources.current().text(file);
-    return with(profile.terms(profile.terms().securedBy(security().trusting(pem))));
+    return with(
+        profile.terms(profile.terms().securedBy(profile.terms().security().trusting(pem))));
   }
 
   /**
@@ -256,7 +250,8 @@ public final class Service {
    * since nobody knows then who answers.
    */
   public Service trustingAny() {
-    return with(profile.terms(profile.terms().securedBy(security().trustingAny())));
+    return with(
+        profile.terms(profile.terms().securedBy(profile.terms().security().trustingAny())));
   }
 
   /**
@@ -394,12 +389,9 @@ public final class Service {
     return Pages.walked(this, first, next, most);
   }
 
-  private Security security() {
-    return profile.terms().security();
-  }
-
   private Service as(Security.Identity who) {
-    return with(profile.terms(profile.terms().securedBy(security().as(who))));
+    return with(
+        profile.terms(profile.terms().securedBy(profile.terms().security().as(who))));
   }
 
   private Service with(Profile changed) {

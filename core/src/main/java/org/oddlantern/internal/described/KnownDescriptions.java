@@ -22,6 +22,9 @@ import org.oddlantern.schema.internal.text.KnownFormats;
 /** The descriptions of a run, each read once. Thread-safe; the runner makes it. */
 public final class KnownDescriptions {
 
+  /** Of a longer one a run needs few schemas, and reading all would take longer than the rest. */
+  private static final int SMALL = 1 << 20;
+
   private final KnownSources sources;
   private final ReadingRules rules;
   private final Map<String, Read> read = new ConcurrentHashMap<>();
@@ -107,7 +110,8 @@ public final class KnownDescriptions {
   private static Read read(String name, String uri, String text, ReadingRules rules) {
     Document document = new Document(name, uri, DocumentText.tree(name, text));
     boolean json = text.stripLeading().startsWith("{");
-    return new Read(ApiDocument.read(document, json, rules), text, null);
+    boolean small = text.length() < SMALL;
+    return new Read(ApiDocument.read(document, json, small, rules), text, null);
   }
 
   /** A description out of a journal, which may refer to nothing outside of itself that is not there. */

@@ -59,10 +59,12 @@ public final class ApiDocument {
    *
    * @param document what is in it
    * @param json whether it is written as JSON; else as YAML
+   * @param eager whether each of its schemas is read at once, not only when it is needed
    * @param rules how schemas in it are read
    * @throws DescriptionProblem if it cannot be used
    */
-  public static ApiDocument read(Document document, boolean json, ReadingRules rules) {
+  public static ApiDocument read(
+      Document document, boolean json, boolean eager, ReadingRules rules) {
     Part root = new Part(document, "", document.root());
     refuseOthers(root);
     SharedReading requests = new SharedReading(rules.of(Side.REQUEST));
@@ -74,7 +76,11 @@ public final class ApiDocument {
     } catch (SchemaProblem e) {
       throw DescriptionProblem.of(e);
     }
-    List<Operation> operations = operations(root, requests, replies);
+    References references = new References(replies);
+    List<Operation> operations = operations(root, references, requests, replies, eager);
+    if (!eager) {
+      new ReferenceCheck(references).check(root);
+    }
     Map<String, Document> others = new LinkedHashMap<>();
     Stream.of(replies, requests)
         .flatMap(reading -> reading.documents().stream())
@@ -109,8 +115,11 @@ public final class ApiDocument {
   }
 
   private static List<Operation> operations(
-      Part root, SharedReading requests, SharedReading replies) {
-    References references = new References(replies);
+      Part root,
+      References references,
+      SharedReading requests,
+      SharedReading replies,
+      boolean eager) {
     Map<String, Security.Scheme> schemes = new LinkedHashMap<>();
     root.at("components")
         .members("securitySchemes")
@@ -118,7 +127,7 @@ public final class ApiDocument {
             schemes.put(title, Security.Scheme.of(title, references.followed(part))));
     OperationReading reading = new OperationReading(
         references,
-        new ContentReading(references, requests, replies),
+        new ContentReading(references, requests, replies, eager),
         schemes,
         OperationReading.security(root, schemes));
     List<Operation> operations = new ArrayList<>();
@@ -193,7 +202,12 @@ public final class ApiDocument {
    * @return the path with its variables; empty if none is described
    */
   public Optional<Place> place(String rest, String whole) {
-    List<String> candidates = new ArrayList<>(List.of(rest));
+    Optional<PathTemplate> own = paths.find(rest);
+    if (own.isPresent()) {
+      Map<String, String> variables = own.get().variables(rest);
+      return variables == null ? Optional.empty() : Optional.of(new Place(own.get(), variables));
+    }
+    List<String> candidates = new ArrayList<>();
     for (String path : List.of(rest, whole)) {
       servers.forEach(server -> candidates.addAll(server.rests(path)));
     }

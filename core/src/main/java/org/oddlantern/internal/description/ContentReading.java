@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
-import org.oddlantern.schema.SchemaProblem;
 import org.oddlantern.schema.internal.Document;
 import org.oddlantern.schema.internal.SharedReading;
 
@@ -15,8 +14,10 @@ import org.oddlantern.schema.internal.SharedReading;
  * @param references follows references
  * @param requests reads schemas of what is sent
  * @param replies reads schemas of what comes back
+ * @param eager whether schemas are read at once
  */
-record ContentReading(References references, SharedReading requests, SharedReading replies) {
+record ContentReading(
+    References references, SharedReading requests, SharedReading replies, boolean eager) {
 
   Content content(Part holder, boolean sent) {
     Map<String, MediaType> types = new LinkedHashMap<>();
@@ -102,15 +103,11 @@ record ContentReading(References references, SharedReading requests, SharedReadi
     if (!part.node().isObject() && !part.node().isBoolean()) {
       throw part.problem("wanted a schema, got " + Words.withKind(part.node()));
     }
-    SharedReading reading = sent ? requests : replies;
-    try {
-      return new DescribedSchema(
-          reading.read(part.document().uri(), () -> own(part.document(), sent), part.pointer()),
-          part.document(),
-          part.pointer(),
-          part.node());
-    } catch (SchemaProblem e) {
-      throw DescriptionProblem.of(e);
+    DescribedSchema schema = new DescribedSchema(
+        sent ? requests : replies, own(part.document(), sent), part.pointer(), part.node());
+    if (eager) {
+      schema.compiled();
     }
+    return schema;
   }
 }

@@ -31,7 +31,8 @@ record References(SharedReading schemas) {
     return part.object();
   }
 
-  private Part next(Part from, String reference) {
+  /** What one reference leads to. */
+  Part next(Part from, String reference) {
     String place = from.place() + "/$ref";
     try {
       String file = Uris.withoutFragment(reference);

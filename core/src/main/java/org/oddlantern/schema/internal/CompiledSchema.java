@@ -2,6 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 import org.oddlantern.schema.OutputForm;
@@ -13,6 +14,7 @@ import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
 public final class CompiledSchema {
 
   private final Rule root;
+  private volatile @Nullable SchemaView view;
 
   CompiledSchema(Rule root) {
     this.root = root;
@@ -32,7 +34,12 @@ public final class CompiledSchema {
 
   /** The same to be looked at. */
   public SchemaView view() {
-    return SchemaView.of(root);
+    SchemaView known = view;
+    if (known == null) {
+      known = SchemaView.of(root);
+      view = known;
+    }
+    return known;
   }
 
   /** The schema itself. */

@@ -66,7 +66,7 @@ public final class Document {
 
   /** A place, in the resource around it, or in the one that begins there. */
   Site site(String pointer, Resource around, JsonNode schema) {
-    Resource own = resources.get(pointer);
+    Resource own = resources.size() == 1 ? null : resources.get(pointer);
     return new Site(this, own == null ? around : own, pointer, schema);
   }
 

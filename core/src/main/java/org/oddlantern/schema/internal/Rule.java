@@ -2,6 +2,7 @@ package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -20,31 +21,45 @@ final class Rule {
 
   Rule(Site site, List<Keyword> keywords) {
     this.site = site;
-    List<Keyword> sorted = new ArrayList<>(keywords.size());
-    for (Keyword keyword : keywords) {
-      if (!keyword.isLast()) {
-        sorted.add(keyword);
-      }
-    }
-    for (Keyword keyword : keywords) {
-      if (keyword.isLast()) {
-        sorted.add(keyword);
-      }
-    }
-    tracks = keywords.stream().anyMatch(Keyword::isLast);
+    List<Keyword> sorted = sorted(keywords);
+    tracks = !sorted.isEmpty() && sorted.get(sorted.size() - 1).isLast();
+    Keyword[] ofAll = null;
     for (int kind = 0; kind < Kind.COUNT; kind++) {
-      byKind[kind] = ofKind(sorted, 1 << kind);
+      int count = 0;
+      for (Keyword keyword : sorted) {
+        count += (keyword.kinds() & 1 << kind) != 0 ? 1 : 0;
+      }
+      if (count == sorted.size()) {
+        ofAll = ofAll == null ? sorted.toArray(NONE) : ofAll;
+        byKind[kind] = ofAll;
+      } else {
+        byKind[kind] = count == 0 ? NONE : ofKind(sorted, 1 << kind, count);
+      }
     }
   }
 
-  private static Keyword[] ofKind(List<Keyword> keywords, int kind) {
-    List<Keyword> those = new ArrayList<>(keywords.size());
+  private static List<Keyword> sorted(List<Keyword> keywords) {
+    boolean last = false;
+    for (Keyword keyword : keywords) {
+      last |= keyword.isLast();
+    }
+    if (!last) {
+      return keywords;
+    }
+    List<Keyword> sorted = new ArrayList<>(keywords);
+    sorted.sort(Comparator.comparing(Keyword::isLast));
+    return sorted;
+  }
+
+  private static Keyword[] ofKind(List<Keyword> keywords, int kind, int count) {
+    Keyword[] those = new Keyword[count];
+    int next = 0;
     for (Keyword keyword : keywords) {
       if ((keyword.kinds() & kind) != 0) {
-        those.add(keyword);
+        those[next++] = keyword;
       }
     }
-    return those.isEmpty() ? NONE : those.toArray(NONE);
+    return those;
   }
 
   /** Its keywords, each once. */
@@ -58,11 +73,18 @@ final class Rule {
 
   /** The schemas that it asks about the very same value, whatever the value is. */
   List<Rule> alwaysAsked() {
-    return Arrays.stream(byKind)
-        .flatMap(Arrays::stream)
-        .flatMap(keyword -> keyword.alwaysAsked().stream())
-        .distinct()
-        .toList();
+    List<Rule> asked = List.of();
+    for (Keyword[] keywords : byKind) {
+      for (Keyword keyword : keywords) {
+        for (Rule rule : keyword.alwaysAsked()) {
+          asked = asked.isEmpty() ? new ArrayList<>() : asked;
+          if (!asked.contains(rule)) {
+            asked.add(rule);
+          }
+        }
+      }
+    }
+    return asked;
   }
 
   /** Whether it is the schema {@code false}. */

@@ -2,9 +2,11 @@ package org.oddlantern.schema.internal;
 
 import java.net.URISyntaxException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,7 +27,7 @@ final class SchemaReading {
   private final Set<Resource> dynamicsRead = new HashSet<>();
   private final Map<String, Set<String>> checked = new HashMap<>();
   private final List<String> metaSchemas = new ArrayList<>();
-  private final Set<String> underWay = new HashSet<>();
+  private final Set<JsonNode> underWay = Collections.newSetFromMap(new IdentityHashMap<>());
   private final List<Rule> fresh = new ArrayList<>();
 
   SchemaReading(ReadingRules rules) {
@@ -291,7 +293,7 @@ final class SchemaReading {
     Resource resource = fromRoot || rootOf == null ? around : rootOf;
     Site site = new Site(document, resource, pointer, schema);
     check(site);
-    if (!underWay.contains(key(site))) {
+    if (!underWay.contains(site.schema())) {
       rule(site);
     }
     return new RuleLink(site);
@@ -302,18 +304,14 @@ final class SchemaReading {
     Map<String, Rule> known = site.document().rules();
     Rule rule = known.get(site.pointer());
     if (rule == null) {
-      underWay.add(key(site));
+      underWay.add(site.schema());
       rule = new Rule(site, new KeywordReader(this, site).keywords());
       known.put(site.pointer(), rule);
       fresh.add(rule);
-      underWay.remove(key(site));
+      underWay.remove(site.schema());
       readDynamics(site.resource());
     }
     return rule;
-  }
-
-  private static String key(Site site) {
-    return site.document().uri() + "#" + site.pointer();
   }
 
   /** Dynamic anchors may be asked for wherever their resource was entered. */

@@ -1,6 +1,7 @@
 package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -14,6 +15,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 public final class SchemaView {
 
   private final List<Rule> layers;
+  private volatile @Nullable Set<String> types;
 
   private SchemaView(List<Rule> layers) {
     this.layers = List.copyOf(layers);
@@ -128,18 +130,27 @@ public final class SchemaView {
 
   /** The names of the types that may be; empty if all may. */
   public Set<String> types() {
-    Set<String> types = new LinkedHashSet<>();
+    Set<String> known = types;
+    if (known == null) {
+      known = Collections.unmodifiableSet(foundTypes());
+      types = known;
+    }
+    return known;
+  }
+
+  private Set<String> foundTypes() {
+    Set<String> found = new LinkedHashSet<>();
     for (Rule rule : layers) {
       JsonNode type = rule.site().schema().path("type");
       if (type.isString()) {
-        types.add(type.stringValue());
+        found.add(type.stringValue());
       }
-      type.forEach(one -> types.add(one.asString("")));
+      type.forEach(one -> found.add(one.asString("")));
     }
     for (List<SchemaView> choice : choices()) {
-      choice.forEach(one -> types.addAll(one.types()));
+      choice.forEach(one -> found.addAll(one.types()));
     }
-    return types;
+    return found;
   }
 
   private <K extends Keyword> List<K> keywords(Class<K> kind) {

@@ -13,6 +13,7 @@ import org.oddlantern.internal.described.DescribedCopies;
 import org.oddlantern.internal.described.Facts;
 import org.oddlantern.internal.described.OperationCoverage;
 import org.oddlantern.internal.description.ApiDocument;
+import org.oddlantern.internal.description.DescriptionProblem;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.DescribedRecord;
@@ -171,7 +172,11 @@ public final class DescribedRun {
           .place(one.sent().where().rest(), one.sent().where().path())
           .isPresent();
       if (!anyone || known) {
-        coverage.add(one, id);
+        try {
+          coverage.add(one, id);
+        } catch (DescriptionProblem e) {
+          // told by the run as its problem
+        }
       }
     }
 
