@@ -54,9 +54,25 @@ record Address(Template template, List<Object> arguments, List<NamedValue> query
 
   /** This address with a parameter in the stead of those of its name. */
   Address replacing(String name, Object value) {
+    return without(name).with(name, value);
+  }
+
+  /** This address without a parameter. */
+  Address without(String name) {
     List<NamedValue> others = new ArrayList<>(query);
     others.removeIf(parameter -> parameter.name().equals(name));
-    return new Address(template, arguments, others).with(name, value);
+    return new Address(template, arguments, others);
+  }
+
+  /** This address with another argument in one of its places. */
+  Address withArgument(int index, Object value) {
+    if (index < 0 || index >= arguments.size()) {
+      throw new IllegalArgumentException("the template " + template + " has no place number "
+          + (index + 1) + "; write the good call with arguments, like \"/hives/{id}\", id");
+    }
+    List<Object> others = new ArrayList<>(arguments);
+    others.set(index, value);
+    return new Address(template, others, query);
   }
 
   /** A reference resolved against an address (RFC 3986, section 5.2; the JDK drops a path before '?'). */

@@ -367,8 +367,12 @@ public final class Call {
     return new Call(method, address, headers, body, changed);
   }
 
-  private Call with(Body other) {
+  Call with(Body other) {
     return new Call(method, address, headers, other, options);
+  }
+
+  Call as(String otherMethod, Headers others) {
+    return new Call(otherMethod, address, others, body, options);
   }
 
   String method() {

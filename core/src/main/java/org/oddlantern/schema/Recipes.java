@@ -19,8 +19,15 @@ public final class Recipes<R extends Recipe> extends AbstractList<R> {
   private final List<String> leftOut;
   private final int most;
 
-  Recipes(List<R> recipes, List<String> leftOut) {
-    this(recipes, leftOut, MOST);
+  /**
+   * What can be done, and what could not be proven.
+   *
+   * @param <R> what each is
+   * @param recipes the ways
+   * @param leftOut a sentence for each that was left out
+   */
+  public static <R extends Recipe> Recipes<R> of(List<R> recipes, List<String> leftOut) {
+    return new Recipes<>(recipes, leftOut, MOST);
   }
 
   private Recipes(List<R> recipes, List<String> leftOut, int most) {

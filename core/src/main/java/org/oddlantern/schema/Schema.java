@@ -103,7 +103,7 @@ public final class Schema implements Shape {
   public <T> Recipes<Wrong<T>> wrong(Class<T> type) {
     Needed.of(type, "wrong(type): type");
     Changes changes = Changes.wrong(compiled);
-    return new Recipes<>(
+    return Recipes.of(
         changes.all().stream()
             .map(one -> new Wrong<T>(one.what(), one.place(), one.rule(), good -> made(one, good)))
             .toList(),
@@ -122,7 +122,7 @@ public final class Schema implements Shape {
   public <T> Recipes<Edge<T>> edges(Class<T> type) {
     Needed.of(type, "edges(type): type");
     Changes changes = Changes.edges(compiled);
-    return new Recipes<>(
+    return Recipes.of(
         changes.all().stream()
             .map(one -> new Edge<T>(one.what(), one.place(), one.rule(), good -> made(one, good)))
             .toList(),

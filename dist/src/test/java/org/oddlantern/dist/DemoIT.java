@@ -31,11 +31,11 @@ class DemoIT {
     Command.Output output = Command.in(folder).run("demo");
     assertEquals("", output.err());
     assertEquals(0, output.status(), output.out());
-    assertTrue(output.out().contains("\n123 passed in "), output.out());
+    assertTrue(output.out().contains("\n131 passed in "), output.out());
     assertTrue(output.out().contains("report    odd-lantern-out/report/index.html"), output.out());
     Path out = folder.resolve("odd-lantern-out");
     assertTrue(
-        Files.readString(out.resolve("report/index.html")).contains("All 123 cases passed."));
+        Files.readString(out.resolve("report/index.html")).contains("All 131 cases passed."));
     assertNothingSecret(out, output.out());
   }
 
@@ -43,7 +43,7 @@ class DemoIT {
   void faultsAreToldWithPlaceWantedAndGot() throws Exception {
     Command.Output output = Command.in(folder).run("demo", "--with-faults", "--out", "here");
     assertEquals(1, output.status(), output.out());
-    assertTrue(output.out().contains("\n11 failed, 112 passed in "), output.out());
+    assertTrue(output.out().contains("\n11 failed, 120 passed in "), output.out());
     for (String part : List.of(
         "got     no such header; there are Date, Content-Type, ETag, Content-Length",
         "at      $.items[36].frames of id 37\n              wanted  a whole number\n              got     \"4\" (text)",

@@ -8,14 +8,14 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 
 /** Reads a text as the value that a schema asks for: outside of JSON numbers are written as texts. */
-final class TypedText {
+public final class TypedText {
 
   private static final JsonNodeFactory MAKE = JsonNodeFactory.instance;
 
   private TypedText() {}
 
   /** The value; the text itself where it can be read as nothing else. */
-  static JsonNode of(String text, @Nullable SchemaView schema) {
+  public static JsonNode of(String text, @Nullable SchemaView schema) {
     Set<String> types = schema == null ? Set.of() : schema.types();
     if (types.isEmpty() || types.contains("string")) {
       return MAKE.stringNode(text);

@@ -21,7 +21,7 @@ public record MediaRange(String type, String subtype, Map<String, String> parame
 
   /** As it is written in a description, or a header. */
   public static MediaRange of(String text) {
-    String[] parts = text.split(";");
+    String[] parts = text.split(";", -1);
     String[] names = parts[0].trim().toLowerCase(Locale.ROOT).split("/", 2);
     Map<String, String> parameters = new TreeMap<>();
     for (int i = 1; i < parts.length; i++) {

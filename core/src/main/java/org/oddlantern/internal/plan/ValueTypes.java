@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.Environment;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.payload.Fresh;
+import org.oddlantern.schema.Recipe;
 
 /** Which types may flow between cases: the user's own, and generic types all of whose arguments are. */
 final class ValueTypes {
@@ -27,7 +28,8 @@ final class ValueTypes {
   static boolean handsNothingOn(Type type) {
     return type == void.class
         || type == Void.class
-        || type instanceof Class<?> c && (isLibrary(c) || c.getName().equals("kotlin.Unit"));
+        || type instanceof Class<?> c
+            && (isLibrary(c) && !isOwn(c) || c.getName().equals("kotlin.Unit"));
   }
 
   /** Why a type cannot flow; empty if it can. */
@@ -57,7 +59,7 @@ final class ValueTypes {
         && !c.isPrimitive()
         && !c.isArray()
         && !isOfJdk(c)
-        && !isLibrary(c);
+        && (!isLibrary(c) || Recipe.class.isAssignableFrom(c)); // which says what it is
   }
 
   private static boolean isOfJdk(Class<?> type) {

@@ -30,6 +30,9 @@ record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
           .result("inspections of hive " + hive + ": row 12 has 6 columns, not 7");
       return;
     }
+    if (hive != null && !hive.matches("[1-9]\\d{0,8}")) {
+      throw Refusal.notJson("hive must be the number of a hive");
+    }
     List<Inspection> found = store.inspections().stream()
         .filter(one -> hive == null || hive.equals(String.valueOf(one.hive())))
         .filter(one -> mood == null || mood.equals(one.mood()))

@@ -74,14 +74,14 @@ class PagesIT {
       browser.withScripts(true);
       browser.size(1280, 800);
       browser.open(pages.address("report/index.html"));
-      assertEquals(126, browser.number(SHOWN));
+      assertEquals(134, browser.number(SHOWN));
       browser.type("/");
       assertEquals("sought", browser.text("document.activeElement.id"));
       browser.type("neighbour hiverefusal");
       assertEquals(2, browser.number(SHOWN));
-      assertEquals("2 of 126 shown", browser.text("document.querySelector('#sifted').textContent"));
+      assertEquals("2 of 134 shown", browser.text("document.querySelector('#sifted').textContent"));
       browser.press("Escape", 27);
-      assertEquals(126, browser.number(SHOWN));
+      assertEquals(134, browser.number(SHOWN));
       browser.click(".choice input[value=passed]");
       int broken = browser.number("document.querySelectorAll('" + ROWS + ".broken').length");
       assertTrue(broken >= 10);
@@ -160,7 +160,7 @@ class PagesIT {
       browser.size(1280, 800);
       browser.withScripts(false);
       browser.open(pages.address("report/index.html"));
-      assertEquals(126, browser.number(SHOWN));
+      assertEquals(134, browser.number(SHOWN));
       assertEquals(0, browser.number("document.querySelector('form.sieve').offsetHeight"));
       assertEquals(
           "4px", browser.text("getComputedStyle(document.querySelector('.card')).borderLeftWidth"));

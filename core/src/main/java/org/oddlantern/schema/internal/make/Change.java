@@ -27,6 +27,11 @@ public record Change(
     return way.path();
   }
 
+  /** What stands there afterwards, whatever stood there before, if that can be told without it. */
+  public JsonNode wrongValue() {
+    return change.apply(MissingNode.getInstance());
+  }
+
   /** The changed value. */
   JsonNode applied(JsonNode good) {
     JsonNode before = way.in(good);

@@ -14,11 +14,12 @@ import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
  *
  * @param steps the steps from the whole value
  */
-record Way(List<Object> steps) {
+public record Way(List<Object> steps) {
 
   static final Way ROOT = new Way(List.of());
 
-  Way {
+  /** Keeps its own list. */
+  public Way {
     steps = List.copyOf(steps);
   }
 
@@ -32,7 +33,8 @@ record Way(List<Object> steps) {
     return new Way(steps.subList(0, Math.max(0, steps.size() - 1)));
   }
 
-  boolean isRoot() {
+  /** Whether it is the whole value. */
+  public boolean isRoot() {
     return steps.isEmpty();
   }
 
