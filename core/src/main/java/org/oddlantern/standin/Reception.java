@@ -34,6 +34,7 @@ final class Reception {
   private volatile String url = "";
   private volatile boolean closed;
   private volatile @Nullable Callers callers;
+  private volatile @Nullable DescribedAnswers described;
 
   Reception(int limit) {
     this.limit = limit;
@@ -80,6 +81,18 @@ final class Reception {
       }
     }
     rules.add(rule);
+  }
+
+  /** By a description, but for what is answered already. */
+  synchronized void described(DescribedAnswers answers) {
+    described = answers;
+    for (Rule rule : answers.rules()) {
+      boolean own = rules.stream()
+          .anyMatch(other -> other.pattern().sense().equals(rule.pattern().sense()));
+      if (!own) {
+        rules.add(rule);
+      }
+    }
   }
 
   void meanwhile(CaseRecorder whose, Rule rule) {
@@ -141,6 +154,12 @@ final class Reception {
     whose.ended(exchange);
     if (wrong != null) {
       whose.judged(exchange, List.of(new Verdict(FORESEEN, false, true, List.of(wrong))));
+    }
+    DescribedAnswers answers = described;
+    List<Finding> otherwise =
+        answers == null || wrong != null ? List.of() : answers.findings(exchange, url);
+    if (!otherwise.isEmpty()) {
+      whose.judged(exchange, List.of(new Verdict("asDescribed()", false, true, otherwise)));
     }
     Callers run = callers;
     if (run != null && (whose == CaseRecorder.NONE || whose == CaseRecorder.OVER)) {

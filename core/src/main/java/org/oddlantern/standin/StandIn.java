@@ -17,6 +17,8 @@ import org.oddlantern.http.internal.Tls;
 import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.internal.Needed;
 import org.oddlantern.internal.Resources;
+import org.oddlantern.internal.described.KnownDescriptions;
+import org.oddlantern.internal.description.ApiDocument;
 
 /**
  * Stands in for another service that the service under test calls: it answers as it is told, as badly as it
@@ -153,6 +155,26 @@ public final class StandIn implements AutoCloseable {
     Rule rule = Rule.of(pattern, answer);
     if (!Answering.ofCase().isAgain()) {
       reception.answering(rule);
+    }
+    return this;
+  }
+
+  /**
+   * Answers what nothing else was said of by the description of the other service (OpenAPI 3.0 or 3.1): each
+   * operation with its first success, by the examples that stand there, else by a value made from the
+   * schema, always the same. A request that is not as described fails the case it belongs to, whatever was
+   * answered.
+   *
+   * @param description a file, as for schemas
+   * @return this stand-in
+   * @throws IllegalArgumentException if there is no such file, or it cannot be used
+   */
+  public StandIn answeringAsDescribed(String description) {
+    Needed.of(description, "answeringAsDescribed(description): description");
+    refuseIfClosed("answeringAsDescribed");
+    ApiDocument document = KnownDescriptions.current().named(description);
+    if (!Answering.ofCase().isAgain()) {
+      reception.described(new DescribedAnswers(document));
     }
     return this;
   }

@@ -28,12 +28,17 @@ import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.http.Call;
+import org.oddlantern.http.Reply;
+import org.oddlantern.http.Service;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
 import org.oddlantern.internal.record.DescribedRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.standin.Answer;
+import org.oddlantern.standin.StandIn;
 import org.oddlantern.suite.Case;
+import org.oddlantern.suite.Supply;
 import org.oddlantern.testing.LocalServer;
 
 /** What cases see that the description of a service does not say. */
@@ -91,6 +96,70 @@ class DescribedTest {
     }
   }
 
+  /** Asks a neighbour that nobody has told what to answer. */
+  public static class NeighbourTest {
+
+    record Neighbour(StandIn standIn) {}
+
+    @Supply("a neighbour")
+    static Neighbour neighbour() {
+      return new Neighbour(StandIn.open()
+          .answering("DELETE /hives/{id}", Answer.of(409))
+          .answeringAsDescribed("neighbour.yaml"));
+    }
+
+    private static Reply asked(Neighbour neighbour, Call call) {
+      return Service.reachedAt(neighbour.standIn().url()).send(call);
+    }
+
+    @Case("a neighbour answers as it is described")
+    void answers(Neighbour neighbour) {
+      asked(neighbour, Call.get("/plots").query("kind", "long"))
+          .must(status(200), header("X-Count", "1"), body(items("orchard")));
+      asked(neighbour, Call.get("/hives/4"))
+          .must(status(203), at("$.label", size(4)), at("$.frames", between(2, 3)));
+      asked(neighbour, Call.delete("/hives/4")).must(status(409));
+    }
+
+    @Case("what it is asked otherwise fails")
+    void askedOtherwise(Neighbour neighbour) {
+      asked(neighbour, Call.get("/plots").query("kind", "top")).must(status(200));
+    }
+
+    @Case("what it does not know fails")
+    void askedElsewhere(Neighbour neighbour) {
+      asked(neighbour, Call.get("/bees")).must(status(501));
+    }
+  }
+
+  private static final String NEIGHBOUR = """
+      openapi: 3.0.3
+      paths:
+        /plots:
+          get:
+            parameters: [ { name: kind, in: query, schema: { type: string, enum: [long, straw] } } ]
+            responses:
+              "404": { description: none }
+              "200":
+                description: plots
+                headers: { X-Count: { required: true, schema: { type: integer, minimum: 1, maximum: 1 } } }
+                content: { application/json: { example: [ orchard ] } }
+        /hives/{id}:
+          get:
+            responses:
+              "203":
+                description: a hive
+                content:
+                  application/json:
+                    schema:
+                      type: object
+                      properties:
+                        label: { type: string, minLength: 4, maxLength: 4 }
+                        frames: { type: integer, minimum: 2, maximum: 3 }
+                      required: [label, frames]
+          delete: { responses: { "204": { description: gone } } }
+      """;
+
   private final AtomicInteger soon = new AtomicInteger();
   private final AtomicInteger described = new AtomicInteger();
   private String own = PLOTS;
@@ -120,6 +189,7 @@ class DescribedTest {
 
   private Trial run(String description, String... cases) throws IOException {
     Files.writeString(folder.resolve("plots.yaml"), PLOTS);
+    Files.writeString(folder.resolve("neighbour.yaml"), NEIGHBOUR);
     Path file = folder.resolve("odd-lantern.yaml");
     Files.writeString(file, """
         environment: local
@@ -130,7 +200,9 @@ class DescribedTest {
     return Trial.on(
         settings,
         settings.environment(null),
-        List.of(cases).stream().map(one -> "PlotTest#" + one).toList());
+        List.of(cases).stream()
+            .map(one -> one.contains("#") ? one : "PlotTest#" + one)
+            .toList());
   }
 
   @ParameterizedTest
@@ -200,6 +272,23 @@ class DescribedTest {
     assertEquals(1, problems.size(), String.valueOf(problems));
     assertTrue(problems.get(0).startsWith(wanted), problems.get(0));
     assertFalse(trial.result().isGreen() && problems.isEmpty());
+  }
+
+  @Test
+  void aStandInAnswersByADescriptionAndJudgesWhatItIsAsked() throws IOException {
+    Trial trial = run(
+        "plots.yaml",
+        "NeighbourTest#answers",
+        "NeighbourTest#askedOtherwise",
+        "NeighbourTest#askedElsewhere");
+    assertEquals(
+        "passed answers, failed askedOtherwise, failed askedElsewhere",
+        trial.outcomes(),
+        String.valueOf(trial.cases()));
+    String told = String.valueOf(trial.one("askedOtherwise").exchanges());
+    assertTrue(
+        told.contains("wanted=one of \"long\", \"straw\", says neighbour.yaml#/paths"), told);
+    assertFalse(told.contains("the call was accepted"), told);
   }
 
   @Test

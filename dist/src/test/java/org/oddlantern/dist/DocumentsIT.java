@@ -99,6 +99,7 @@ class DocumentsIT {
             + document("suites")
             + document("reports")
             + document("blind-spots")
+            + document("description")
             + document("stand-ins"),
         "java"));
     snippets.removeIf(snippet -> snippet.startsWith("package ")); // which is run by itself

@@ -14,11 +14,17 @@ import org.oddlantern.internal.described.Facts;
 import org.oddlantern.internal.described.Where;
 
 /** An exchange as a description judges it. */
-final class ExchangeFacts {
+public final class ExchangeFacts {
 
   private ExchangeFacts() {}
 
-  static Facts of(Exchange exchange, String address) {
+  /**
+   * An exchange.
+   *
+   * @param exchange the exchange
+   * @param address the address of its service
+   */
+  public static Facts of(Exchange exchange, String address) {
     Facts.Sent sent = new Facts.Sent(
         exchange.request().method(),
         Where.of(exchange.request().uri().toString(), address, exchange.origin().template()),

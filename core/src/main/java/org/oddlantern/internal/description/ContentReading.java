@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.internal.Document;
 import org.oddlantern.schema.internal.SharedReading;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Reads what bodies, parameters and headers look like.
@@ -26,9 +27,22 @@ record ContentReading(
       Map<String, MediaType.Encoding> encoding = new LinkedHashMap<>();
       part.members("encoding").forEach((name, one) -> encoding.put(name, encoding(one.object())));
       types.put(
-          type, new MediaType(MediaRange.of(type), schema(part, sent), encoding, part.pointer()));
+          type,
+          new MediaType(MediaRange.of(type), schema(part, sent), encoding, example(part.node())));
     });
     return new Content(types);
+  }
+
+  private static @Nullable JsonNode example(JsonNode media) {
+    if (media.has("example")) {
+      return media.path("example");
+    }
+    for (JsonNode one : media.path("examples")) {
+      if (one.has("value")) {
+        return one.path("value");
+      }
+    }
+    return null;
   }
 
   private static MediaType.Encoding encoding(Part part) {

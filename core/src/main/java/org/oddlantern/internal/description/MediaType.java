@@ -2,6 +2,7 @@ package org.oddlantern.internal.description;
 
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * What is said of a body of some type (OpenAPI 3.1, Media Type Object).
@@ -9,13 +10,13 @@ import org.jspecify.annotations.Nullable;
  * @param range the types it is about
  * @param schema what the body must fit; null if nothing is said
  * @param encoding of a form, how its fields are written
- * @param pointer where it stands
+ * @param example a body of that type; null if there is none
  */
 public record MediaType(
     MediaRange range,
     @Nullable DescribedSchema schema,
     Map<String, Encoding> encoding,
-    String pointer) {
+    @Nullable JsonNode example) {
 
   /** Keeps its own map. */
   public MediaType {
