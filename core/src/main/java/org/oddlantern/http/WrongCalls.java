@@ -77,23 +77,25 @@ final class WrongCalls {
       return;
     }
     for (Change one : Changes.wrong(schema.compiled()).all()) {
-      JsonNode value = one.way().isRoot() ? one.wrongValue() : null;
-      // what is written as text must be wrong as that, too
-      boolean wrong = value != null
-          && value.isValueNode()
-          && !value.isNull()
-          && !schema
-              .compiled()
-              .accepts(TypedText.of(value.asString(), schema.compiled().view()))
-          && !(inPath && value.asString().isBlank());
-      if (wrong) {
+      String value = one.way().isRoot() ? wrong(one.wrongValue(), schema) : "";
+      if (!value.isEmpty() && !(inPath && value.isBlank())) {
         add(
             one.what().replaceFirst("^the value", parameter.name()),
             place,
             one.rule(),
-            call -> with(call, parameter, value.asString()));
+            call -> with(call, parameter, value));
       }
     }
+  }
+
+  /** A value as text; empty if it is good as that, or cannot be written so. */
+  private static String wrong(JsonNode value, DescribedSchema schema) {
+    boolean written = value.isValueNode() && !value.isNull();
+    String text = written ? value.asString() : "";
+    return !text.isEmpty()
+            && !schema.compiled().accepts(TypedText.of(text, schema.compiled().view()))
+        ? text
+        : "";
   }
 
   private static Call without(Call call, Parameter parameter) {

@@ -40,11 +40,22 @@ public record Edge<T>(String what, String place, String rule, UnaryOperator<Json
   /**
    * The value that comes of a good one, made when it is sent.
    *
-   * @param good a record, a map, a {@link Payload}: whatever makes the good value
+   * @param good the good value
    * @return the changed value; an {@link IllegalArgumentException} at its first use if the good value does
    *     not fit the schema, has nothing at that place, or comes out otherwise than it should
    */
-  public Payload in(Object good) {
+  public Payload in(T good) {
+    Needed.of(good, "in(good): good");
+    return Payload.of(new ChangedPayload(good, change));
+  }
+
+  /**
+   * The same of a good value under construction.
+   *
+   * @param good the good value
+   * @return the changed value
+   */
+  public Payload in(Payload good) {
     Needed.of(good, "in(good): good");
     return Payload.of(new ChangedPayload(good, change));
   }

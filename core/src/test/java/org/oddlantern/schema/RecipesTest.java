@@ -36,9 +36,12 @@ class RecipesTest {
         "required": ["label", "frames"], "additionalProperties": false }
       """);
 
-  private static Json changed(Recipe recipe, Object good) {
-    var payload = recipe instanceof Wrong<?> wrong ? wrong.in(good) : ((Edge<?>) recipe).in(good);
-    return payload.tree(value -> Json.of(JsonMapping.standard().tree(value)));
+  private static Json changed(Wrong<Object> wrong, Object good) {
+    return wrong.in(good).tree(value -> Json.of(JsonMapping.standard().tree(value)));
+  }
+
+  private static Json changed(Edge<Object> edge, Object good) {
+    return edge.in(good).tree(value -> Json.of(JsonMapping.standard().tree(value)));
   }
 
   @ParameterizedTest
@@ -58,7 +61,7 @@ class RecipesTest {
         "surplus is a field that nobody knows | unknown field | $.surplus | {\"label\":\"hea\",\"frames\":3,\"notes\":[\"calm\"],\"surplus\":\"other\"}"
       })
   void aGoodValueIsBrokenAtOnePlace(String what, String rule, String place, String wanted) {
-    Wrong<Hive> wrong = HIVE.wrong(Hive.class).stream()
+    Wrong<Object> wrong = HIVE.wrong(Object.class).stream()
         .filter(one -> one.what().equals(what))
         .findFirst()
         .orElseThrow();
@@ -69,7 +72,7 @@ class RecipesTest {
 
   @Test
   void edgesGoJustAsFarAsIsAllowedAndStayNew() {
-    Map<String, String> edges = HIVE.edges(Hive.class).stream()
+    Map<String, String> edges = HIVE.edges(Object.class).stream()
         .collect(Collectors.toMap(
             Edge::what, one -> changed(one, new Hive("hea", 3, List.of("calm"))).toString()));
     assertTrue(
@@ -87,24 +90,24 @@ class RecipesTest {
 
   @Test
   void whatWasNotGoodIsRefusedAsASentence() {
-    Wrong<Hive> tooLong = HIVE.wrong(Hive.class).only("too long").get(0);
+    Wrong<Object> tooLong = HIVE.wrong(Object.class).only("too long").get(0);
     assertEquals(
         "label is too long: the value to begin with is not good: at $.frames wanted at least 1, says the schema#/properties/frames/minimum, got 0",
         refusal(tooLong, Map.of("label", "hea", "frames", 0)));
-    Wrong<Hive> fewer = HIVE.wrong(Hive.class).only("too few items").get(0);
+    Wrong<Object> fewer = HIVE.wrong(Object.class).only("too few items").get(0);
     assertEquals(
         "notes has one item too few: the value to begin with has nothing at $.notes",
         refusal(fewer, Map.of("label", "hea", "frames", 3)));
   }
 
-  private static String refusal(Recipe recipe, Object good) {
+  private static String refusal(Wrong<Object> recipe, Object good) {
     return String.valueOf(assertThrows(IllegalArgumentException.class, () -> changed(recipe, good))
         .getMessage());
   }
 
   @Test
   void someCanBeChosen() {
-    Recipes<Wrong<Hive>> all = HIVE.wrong(Hive.class);
+    Recipes<Wrong<Object>> all = HIVE.wrong(Object.class);
     assertEquals(
         List.of("label is missing", "frames is missing").stream().sorted().toList(),
         all.only("missing").stream().map(Wrong::what).sorted().toList());
@@ -122,8 +125,8 @@ class RecipesTest {
           .append("\":{\"type\":\"string\",\"maxLength\":3}");
     }
     Schema wide = Schema.text("{\"type\":\"object\",\"properties\":{" + many + "}}");
-    assertEquals(100, wide.wrong(Hive.class).size());
-    assertEquals(2 + 3 * 60, wide.wrong(Hive.class).all().size());
+    assertEquals(100, wide.wrong(Object.class).size());
+    assertEquals(2 + 3 * 60, wide.wrong(Object.class).all().size());
   }
 
   /** Texts of patterns that are seen in descriptions. */

@@ -111,11 +111,7 @@ final class Proposals {
       for (Answer answer : operation.answers().values()) {
         for (MediaType media : answer.content().types().values()) {
           DescribedSchema schema = media.schema();
-          // one that says nothing takes everything
-          boolean says = schema != null
-              && schema.node().path("$ref").asString("").startsWith("#")
-              && !schema.compiled().view().fields().isEmpty();
-          if (says && schema.compiled().accepts(tree)) {
+          if (schema != null && takes(schema, tree)) {
             ObjectNode reference = MAKE.objectNode();
             reference.set("$ref", schema.node().path("$ref"));
             return reference;
@@ -124,6 +120,13 @@ final class Proposals {
       }
     }
     return null;
+  }
+
+  /** One that says nothing takes everything, and is none to be named. */
+  private static boolean takes(DescribedSchema schema, JsonNode tree) {
+    return schema.node().path("$ref").asString("").startsWith("#")
+        && !schema.compiled().view().fields().isEmpty()
+        && schema.compiled().accepts(tree);
   }
 
   private ObjectNode sketch(JsonNode tree) {

@@ -60,7 +60,7 @@ public record Where(String rest, String path, String query, boolean own, String 
   /** The parameters of the query, or of a form that is written like one, decoded. */
   static Map<String, List<String>> parameters(String text) {
     Map<String, List<String>> parameters = new LinkedHashMap<>();
-    for (String pair : text.split("&")) {
+    for (String pair : text.split("&", -1)) {
       if (!pair.isEmpty()) {
         int equals = pair.indexOf('=');
         String name = decoded(equals < 0 ? pair : pair.substring(0, equals));

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
@@ -33,7 +34,7 @@ record ServerPath(Pattern pattern) {
     return new ServerPath(Pattern.compile(pattern.toString()));
   }
 
-  private static String values(Part server, Part variable, String name) {
+  private static String values(Part server, @Nullable Part variable, String name) {
     if (variable == null) {
       throw server.at("url").problem("'variables' does not say what '" + name + "' is");
     }

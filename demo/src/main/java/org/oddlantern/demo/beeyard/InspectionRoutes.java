@@ -23,15 +23,15 @@ record InspectionRoutes(Store store, Access access, Set<Fault> faults) {
     access.keeper(context);
     String hive = context.queryParam("hive");
     String mood = context.queryParam("mood");
+    if (hive != null && !hive.matches("[1-9]\\d{0,8}")) {
+      throw Refusal.notJson("hive must be the number of a hive");
+    }
     if (hive != null && faults.contains(Fault.PLAIN_TEXT_500)) {
       context
           .status(500)
           .contentType("text/plain")
           .result("inspections of hive " + hive + ": row 12 has 6 columns, not 7");
       return;
-    }
-    if (hive != null && !hive.matches("[1-9]\\d{0,8}")) {
-      throw Refusal.notJson("hive must be the number of a hive");
     }
     List<Inspection> found = store.inspections().stream()
         .filter(one -> hive == null || hive.equals(String.valueOf(one.hive())))

@@ -103,6 +103,8 @@ class ArchitectureIT {
           "databases and the runner share a case's surroundings; records are made of exchanges",
       "schema.internal.text", "shapes like date() and email() are the formats of JSON Schema",
       "schema.internal", "a run reads each schema once",
+      "schema.internal.make",
+          "calls are made wrong and stand-ins answer by the schemas of a description",
       "check.internal", "a shape is a check of the whole wherever evidence is no reply",
       "config.internal", "the runner and the command read the settings, which a suite never sees");
 

@@ -75,8 +75,8 @@ public final class DescribedRun {
     for (ExchangeRecord exchange : one.exchanges()) {
       if (!exchange.isVisit()) {
         of(exchange)
-            .ifPresent(described -> described.coverage.add(
-                facts.of(exchange, described.address(exchange.url())), one.id()));
+            .ifPresent(described ->
+                described.add(facts.of(exchange, described.address(exchange.url())), one.id()));
       }
     }
   }

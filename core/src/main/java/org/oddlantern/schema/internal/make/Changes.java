@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import org.jspecify.annotations.Nullable;
 import org.oddlantern.payload.Fresh;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.SchemaView;
@@ -124,8 +123,8 @@ public record Changes(List<Change> all, List<String> leftOut) {
     }
 
     /** Keeps a change if it does what it says, and nothing else. */
-    void add(String words, String rule, Way way, UnaryOperator<@Nullable JsonNode> change) {
-      Change one = new Change(way.words() + " " + words, rule, way, breaks, change::apply);
+    void add(String words, String rule, Way way, UnaryOperator<JsonNode> change) {
+      Change one = new Change(way.words() + " " + words, rule, way, breaks, change);
       String problem = one.fits(example)
           ? one.problem(one.applied(example), schema)
           : "there is nothing at its place in a value made from the schema";
