@@ -96,7 +96,7 @@ record OutFolder(
       if (comparison != null) {
         tell(comparison);
       }
-      if (descriptions != Descriptions.NONE && !run.described().isEmpty()) {
+      if (!descriptions.equals(Descriptions.NONE) && !run.described().isEmpty()) {
         terminal.out().println("described " + run.described().sentence());
       }
       Written pages = new Written(
