@@ -81,13 +81,21 @@ final class SchemaReading {
       fresh.forEach(endless::refuse);
       return rule.rule();
     } catch (SchemaProblem e) {
-      fresh.forEach(rule -> rule.site().document().rules().remove(rule.site().pointer()));
-      dynamicsRead.clear();
+      forgetFresh();
       throw e;
+    } catch (StackOverflowError e) {
+      forgetFresh();
+      throw new SchemaProblem(
+          document.name() + "#" + pointer, "its references go deeper than can be followed");
     } finally {
       fresh.clear();
       underWay.clear();
     }
+  }
+
+  private void forgetFresh() {
+    fresh.forEach(rule -> rule.site().document().rules().remove(rule.site().pointer()));
+    dynamicsRead.clear();
   }
 
   /** Makes a document and all that is named in it known. */

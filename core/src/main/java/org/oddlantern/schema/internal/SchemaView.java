@@ -14,6 +14,9 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 /** A schema that has been read, to be looked at: what it says of a value, of its fields, of its items. */
 public final class SchemaView {
 
+  /** Choices within choices; they may double each time. */
+  private static final int DEEPEST = 6;
+
   private final List<Rule> layers;
   private volatile @Nullable Set<String> types;
 
@@ -132,13 +135,13 @@ public final class SchemaView {
   public Set<String> types() {
     Set<String> known = types;
     if (known == null) {
-      known = Collections.unmodifiableSet(foundTypes());
+      known = Collections.unmodifiableSet(foundTypes(0));
       types = known;
     }
     return known;
   }
 
-  private Set<String> foundTypes() {
+  private Set<String> foundTypes(int depth) {
     Set<String> found = new LinkedHashSet<>();
     for (Rule rule : layers) {
       JsonNode type = rule.site().schema().path("type");
@@ -147,8 +150,10 @@ public final class SchemaView {
       }
       type.forEach(one -> found.add(one.asString("")));
     }
-    for (List<SchemaView> choice : choices()) {
-      choice.forEach(one -> found.addAll(one.types()));
+    if (depth < DEEPEST) {
+      for (List<SchemaView> choice : choices()) {
+        choice.forEach(one -> found.addAll(one.foundTypes(depth + 1)));
+      }
     }
     return found;
   }

@@ -186,6 +186,24 @@ class ApiDocumentTest {
   }
 
   @Test
+  void referencesWithoutNumberAreToldAndFloodNothing() {
+    StringBuilder text =
+        new StringBuilder("openapi: 3.1.0\ncomponents:\n  schemas:\n    S9999: {}\n");
+    for (int i = 0; i < 9_999; i++) {
+      text.append("    S")
+          .append(i)
+          .append(": { $ref: '#/components/schemas/S")
+          .append(i + 1)
+          .append("' }\n");
+    }
+    text.append("paths: { /h: { get: { responses: { '200': { content: { application/json:")
+        .append(" { schema: { $ref: '#/components/schemas/S0' } } } } } } } }\n");
+    assertTrue(String.valueOf(
+            assertThrows(DescriptionProblem.class, () -> read(text.toString())).getMessage())
+        .contains("its references go deeper than can be followed"));
+  }
+
+  @Test
   void schemasThatLeadBackIntoThemselvesByAValueAndLargeDocumentsAreRead() throws IOException {
     StringBuilder text = new StringBuilder("""
         openapi: 3.1.0
