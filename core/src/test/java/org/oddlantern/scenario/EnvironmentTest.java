@@ -106,7 +106,7 @@ class EnvironmentTest {
     assertEquals(
         "9s from --set services.api.timeout", timeout.value() + " from " + timeout.origin());
     assertEquals(
-        "--set services.api.ulr: unknown key 'ulr' of a service; did you mean 'url'? known are url, timeout, connectTimeout, bodyLimit, redirects, bearer, trust, proxy, caseHeader, trace, traces, log, basic, keyInHeader, keyInQuery, signIn, clientCredentials, clientCertificate, ready, headers",
+        "--set services.api.ulr: unknown key 'ulr' of a service; did you mean 'url'? known are url, timeout, connectTimeout, bodyLimit, redirects, bearer, trust, proxy, caseHeader, trace, traces, log, basic, keyInHeader, keyInQuery, signIn, clientCredentials, clientCertificate, ready, description, headers",
         assertThrows(
                 SettingsProblem.class,
                 () -> settings("").overriddenBy(List.of("services.api.ulr=x")))
