@@ -41,6 +41,13 @@ final class NewCommand implements Callable<Integer> {
   private @Nullable String url;
 
   @Option(
+      names = "--from",
+      paramLabel = "FILE",
+      description =
+          "Write calls, records and suites by this description (OpenAPI): a case for each operation, pending where there is no example.")
+  private @Nullable Path from;
+
+  @Option(
       names = "--ci",
       paramLabel = "SERVER",
       description = "Write a pipeline, too: for github, gitlab or jenkins.")
@@ -55,6 +62,11 @@ final class NewCommand implements Callable<Integer> {
     Pipeline pipeline = pipeline();
     if (Files.exists(folder) && !Files.isDirectory(folder)) {
       throw new Misuse(folder + " is a file; name a folder");
+    }
+    if (from != null) {
+      DescribedProject described = new DescribedProject(from, url == null ? null : address(url));
+      new NewProject(terminal, folder).write(described, pipeline);
+      return 0;
     }
     FirstCase first = url == null ? FirstCase.OF_THE_BEEYARD : asked(address(url));
     NewProject project = new NewProject(terminal, folder);

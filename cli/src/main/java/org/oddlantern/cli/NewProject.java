@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Locale;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsSchema;
@@ -55,11 +56,23 @@ final class NewProject {
   }
 
   void write(FirstCase first, @Nullable Pipeline pipeline) {
+    write(
+        first.settings(SettingsSchema.FILE),
+        Map.of("src/test/java/api/FirstTest.java", first.source()),
+        pipeline);
+  }
+
+  /** The same with what a description gives. */
+  void write(DescribedProject described, @Nullable Pipeline pipeline) {
+    write(described.settings(SettingsSchema.FILE), described.files(), pipeline);
+  }
+
+  private void write(String settings, Map<String, String> files, @Nullable Pipeline pipeline) {
     boolean built =
         !write("pom.xml", BUILD.formatted(artifact(), DEPENDENCY.indent(4)), !isGradle());
-    write(Settings.FILE, first.settings(SettingsSchema.FILE), true);
+    write(Settings.FILE, settings, true);
     write(SettingsSchema.FILE, SettingsSchema.text(), true);
-    write("src/test/java/api/FirstTest.java", first.source(), true);
+    files.forEach((name, text) -> write(name, text, true));
     write("src/test/resources/payloads/.gitkeep", "", true);
     write("src/test/resources/schemas/.gitkeep", "", true);
     write(".gitignore", "target/\nodd-lantern-out/\n", true);

@@ -81,7 +81,7 @@ class BadInputTest {
     refused(2, "odd-lantern: there is no file none.json\n", "path", "$", "none.json");
     refused(
         2,
-        "odd-lantern: --fail-on does not know 'warnd'; did you mean 'warned'? it takes warned, unproven, fixed, flaky, skipped, pending\n",
+        "odd-lantern: --fail-on does not know 'warnd'; did you mean 'warned'? it takes warned, unproven, fixed, flaky, skipped, pending, undescribed\n",
         "run",
         suite("CalmTest", "@Case void calm() {}"),
         "--fail-on",

@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -86,6 +87,75 @@ class NewTest {
     assertTrue(Files.readString(folder.resolve("src/test/java/api/FirstTest.java"))
         .contains("Call.get(\"/api/season\")"));
     assertTrue(told.endsWith("\nnext      mvn test\n"), told);
+  }
+
+  /** Whatever operations, fields and sentences are called, what is written compiles, and what can be asked is green. */
+  @Test
+  void aDescriptionGivesCallsRecordsAndSuites() throws IOException {
+    body = "[]";
+    Shell.write("api/described.yaml", """
+        openapi: 3.0.3
+        info: { title: yard, version: "1" }
+        servers: [ { url: "%s/v1" } ]
+        paths:
+          /hives:
+            get:
+              tags: [ "the hives!" ]
+              operationId: class
+              summary: all "hives" */ \\u0022 of
+                the yard.
+              responses: { "200": { description: hives, content: { application/json: { schema: { type: array } } } } }
+            post:
+              tags: [ "the hives!" ]
+              operationId: class
+              requestBody:
+                content:
+                  application/json:
+                    schema: { $ref: "parts/hive.yaml#/new hive" }
+                    example: { label: "a\\"b" }
+              responses: { "200": { description: made, content: { application/json: {} } } }
+          /hives/{hive-id}/{int}:
+            parameters:
+              - { name: hive-id, in: path, required: true, schema: { type: integer, example: 7 } }
+              - { name: int, in: path, required: true, schema: { type: string } }
+              - { name: X-Plot, in: header, required: true, schema: { type: string, default: slope } }
+            get: { tags: [ "the hives!" ], responses: { default: { description: any } } }
+          /1st:
+            get: { responses: { "200": { description: some, content: { application/json: {} } } } }
+            put: { requestBody: { required: true, content: { text/csv: {} } }, responses: {} }
+        """.formatted(address));
+    Shell.write("api/parts/hive.yaml", """
+        new hive:
+          type: object
+          properties:
+            label: { type: string }
+            frames: { type: integer }
+            queen: { type: object, properties: { year: { type: integer } } }
+            boxes: { type: array, items: { $ref: "#/new hive" } }
+            odd: { type: object, properties: { a-b: { type: string } } }
+        """);
+    String told = Shell.says(0, "new", "there", "--from", "api/described.yaml");
+    assertTrue(told.contains("wrote     there/src/test/resources/parts/hive.yaml\n"), told);
+    Path sources = folder.resolve("there/src/test/java/api");
+    String calls = Files.readString(sources.resolve("TheHivesCalls.java"));
+    assertTrue(
+        calls.contains(
+            "static Call getHivesByHiveIdByInt(Object hiveId, Object intValue, Object xPlot)"),
+        calls);
+    assertTrue(calls.contains("the body is a {@link NewHive}, or a payload"), calls);
+    assertTrue(calls.contains("java.util.List<NewHive> boxes"), calls);
+    try (Stream<Path> all = Files.list(sources)) {
+      Path classes = Shell.compiled("described", all.sorted().toList());
+      Files.copy(folder.resolve("there/odd-lantern.yaml"), folder.resolve("odd-lantern.yaml"));
+      Shell.write("described.yaml", Files.readString(folder.resolve("api/described.yaml")));
+      Shell.write("parts/hive.yaml", Files.readString(folder.resolve("api/parts/hive.yaml")));
+      String run = Shell.says(0, "run", classes.toString());
+      assertTrue(run.contains("\n2 pending, 3 passed in "), run);
+      assertTrue(run.contains("described  3 of 5 operations of described.yaml called"), run);
+    }
+    assertEquals(
+        2, Shell.run("new", "x", "--from", "parts/hive.yaml").status(), "it describes no API");
+    assertFalse(Files.exists(folder.resolve("x")));
   }
 
   @Test

@@ -84,7 +84,12 @@ final class Shell {
   static Path compiled(String className, String source) throws IOException {
     Path file = Path.of("src", className + ".java").toAbsolutePath();
     write(file.toString(), source);
-    Path classes = Files.createDirectories(Path.of("classes-of-" + className).toAbsolutePath());
+    return compiled(className, List.of(file));
+  }
+
+  /** Sources that are there, compiled into a folder of that name. */
+  static Path compiled(String name, List<Path> sources) throws IOException {
+    Path classes = Files.createDirectories(Path.of("classes-of-" + name).toAbsolutePath());
     JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
     StringWriter messages = new StringWriter();
     List<String> options =
@@ -96,10 +101,10 @@ final class Shell {
             null,
             options,
             null,
-            compiler.getStandardFileManager(null, null, null).getJavaFileObjects(file))
+            compiler.getStandardFileManager(null, null, null).getJavaFileObjectsFromPaths(sources))
         .call();
     if (!done) {
-      throw new IllegalStateException(className + " does not compile:\n" + messages);
+      throw new IllegalStateException(name + " does not compile:\n" + messages);
     }
     return classes;
   }

@@ -164,6 +164,13 @@ public final class ApiDocument {
     return document.uri();
   }
 
+  /** The addresses of its servers, as they are written. */
+  public List<String> servers() {
+    List<String> urls = new ArrayList<>();
+    document.root().path("servers").forEach(one -> urls.add(one.path("url").asString("")));
+    return urls;
+  }
+
   /** The documents that it refers to, and those that they do. */
   public List<Document> others() {
     return others;
