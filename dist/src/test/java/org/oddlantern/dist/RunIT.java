@@ -61,7 +61,7 @@ class RunIT {
     for (int i = 0; i < 2; i++) {
       Command.Output output = run("--env", "here");
       assertEquals(0, output.status(), output.out());
-      assertTrue(output.out().contains("\n92 passed in "), output.out());
+      assertTrue(output.out().contains("\n131 passed in "), output.out());
     }
   }
 
