@@ -14,7 +14,7 @@ public class ReadHiveTest {
   void readBack(NewHive hive, Environment env) {
     hive.beeyard(env)
         .send(Call.get("/hives/{id}", hive.id()))
-        .must(status(200), at("$.plot", "north slope"), asDescribed());
+        .must(status(200), at("$.plot", "north slope"));
   }
 
   @Case("a keeper of one's own keeps no hive of others")
