@@ -175,12 +175,22 @@ class SourcesTest {
       {"items":{"$ref":"keeper.json"}}         | the schema#/items/$ref               | a schema that was made in code has no neighbours
       {"$ref":"https://fennelhill.example/x"}  | the schema#/$ref                     | nothing is fetched from fennelhill.example
       {"$ref":"http://[/x"}                    | the schema#/$ref                     | is no address (RFC 3986)
+      {"$defs":{"a":{"$id":"http://[/x"}}}     | the schema#/$defs/a/$id              | is no address
+      {"$schema":"http://[/x"}                 | the schema#/$schema                  | is no address (RFC 3986)
       """)
-  void aSchemaThatCannotBeUsedSaysWhereAndWhy(String schema, String place, String reason) {
+  void aSchemaThatCannotBeUsedSaysWhereAndWhy(String schema, String place, String reason)
+      throws IOException {
     SchemaProblem problem =
         assertThrows(SchemaProblem.class, () -> Schema.of(Json.of(json(schema))));
     assertEquals(place, problem.place());
     assertTrue(problem.getMessage().contains(reason), problem.getMessage());
+    write("odd.json", schema);
+    SchemaReader remembering = SchemaReader.standard().remembering();
+    for (int time = 1; time < 3; time++) {
+      problem = assertThrows(
+          SchemaProblem.class, () -> remembering.named("odd.json"), "also when it is read again");
+      assertEquals(place.replace("the schema", "odd.json"), problem.place());
+    }
   }
 
   @Test

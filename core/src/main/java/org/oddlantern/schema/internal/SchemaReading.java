@@ -111,7 +111,12 @@ final class SchemaReading {
     document.add(root);
     resources.put(document.uri(), root);
     resources.put(uri, root);
-    new Identifiers(document, this::know, this::dialectOf).search(document.root(), "", root);
+    try {
+      new Identifiers(document, this::know, this::dialectOf).search(document.root(), "", root);
+    } catch (SchemaProblem e) {
+      resources.values().removeIf(one -> one.document() == document);
+      throw e;
+    }
     return root;
   }
 
@@ -152,9 +157,14 @@ final class SchemaReading {
     if (metaSchemas.contains(plain)) {
       return Dialect.of(rules.assumed());
     }
+    resolve(plain, plain, place); // whether it is an address at all
     metaSchemas.add(plain);
-    Resource known = find(plain, Dialect.of(rules.assumed()));
-    metaSchemas.remove(plain);
+    Resource known;
+    try {
+      known = find(plain, Dialect.of(rules.assumed()));
+    } finally {
+      metaSchemas.remove(plain);
+    }
     if (known == null) {
       throw new SchemaProblem(
           place,
@@ -357,6 +367,7 @@ final class SchemaReading {
     done.add(pointer);
     Optional<Violation> wrong = rules.metaSchemas().of(site.dialect(), rules).firstWrong(schema);
     if (wrong.isPresent()) {
+      done.remove(pointer); // who reads it again is told again
       Spot spot = wrong.get().spot();
       Keyword keyword = wrong.get().keyword();
       String hint = keyword.hint(spot.value());
