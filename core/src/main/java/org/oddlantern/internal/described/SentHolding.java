@@ -225,7 +225,7 @@ final class SentHolding {
       return;
     }
     type = described.getKey();
-    judge(described.getValue(), contentType);
+    judge(described.getValue(), contentType, body.pointer());
   }
 
   private void undescribedType(Operation.RequestBody body, String contentType) {
@@ -240,7 +240,13 @@ final class SentHolding {
     }
   }
 
-  private void judge(MediaType described, String contentType) {
+  private void judge(MediaType described, String contentType, String pointer) {
+    for (Facts.Field field : sent.body().fields()) {
+      MediaType.Encoding encoding = described.encoding().get(field.name());
+      if (encoding != null && !encoding.takes(field.contentType())) {
+        undescribedPart(field, encoding, pointer);
+      }
+    }
     BodyReading read = BodyReading.of(sent.body(), contentType, described);
     JsonNode tree = read.tree();
     DescribedSchema schema = described.schema();
@@ -255,6 +261,17 @@ final class SentHolding {
             "what was sent, " + misfit.finding().where());
       }
     }
+  }
+
+  private void undescribedPart(Facts.Field field, MediaType.Encoding encoding, String pointer) {
+    found.add(new Deviation(
+        subject(Deviation.Rule.SENT_TYPE, "part " + field.name() + " " + field.contentType()),
+        Finding.of(
+            "the Content-Type of the part " + field.name(),
+            encoding.contentType() + ", says " + document.name() + "#" + pointer,
+            (field.contentType().isEmpty() ? "none, which is text/plain" : field.contentType())
+                + ", and the call was accepted"),
+        Proposal.NONE));
   }
 
   private void add(Deviation.Rule rule, Misfit misfit, String where) {

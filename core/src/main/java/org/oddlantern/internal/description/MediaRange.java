@@ -46,6 +46,11 @@ public record MediaRange(String type, String subtype, Map<String, String> parame
     return concrete * 100 + Math.min(99, parameters.size());
   }
 
+  /** Whether it takes a type. */
+  public boolean takes(MediaRange other) {
+    return closeness(other) > 0;
+  }
+
   private boolean takesSuffix(MediaRange other) {
     return subtype.startsWith("*+") && other.subtype.endsWith(subtype.substring(1));
   }

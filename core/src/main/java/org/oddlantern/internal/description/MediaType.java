@@ -1,6 +1,7 @@
 package org.oddlantern.internal.description;
 
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
@@ -29,5 +30,14 @@ public record MediaType(
    * @param contentType its media types, separated by commas; empty if nobody says
    * @param writing how a list or an object is written
    */
-  public record Encoding(String contentType, Writing writing) {}
+  public record Encoding(String contentType, Writing writing) {
+
+    /** Whether a field may be of a type; a part that names none is plain text (RFC 7578, section 4.4). */
+    public boolean takes(String type) {
+      MediaRange written = MediaRange.of(type.isEmpty() ? "text/plain" : type);
+      return contentType.isEmpty()
+          || Stream.of(contentType.split(",", -1))
+              .anyMatch(range -> MediaRange.of(range).takes(written));
+    }
+  }
 }

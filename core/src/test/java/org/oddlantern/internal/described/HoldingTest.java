@@ -7,7 +7,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -65,6 +68,7 @@ class HoldingTest {
                     type: object
                     properties: { photo: { type: string, format: binary }, frames: { type: integer } }
                     required: [photo]
+                  encoding: { photo: { contentType: "image/png, image/*" }, frames: { contentType: text/plain } }
             responses: { "201": { description: made }, 4XX: { description: no }, "500": { description: no } }
         /hives/{id}:
           get:
@@ -131,13 +135,15 @@ class HoldingTest {
   }
 
   private static Facts.Body text(String text) {
-    return text.startsWith("photo")
+    Matcher photo = Pattern.compile("photo(?:<(.*)>)?(.*)").matcher(text);
+    return photo.matches()
         ? new Facts.Body(
             9,
             null,
             List.of(
-                new Facts.Field("photo", "image/png", null),
-                new Facts.Field("frames", "", text.substring(5))))
+                new Facts.Field(
+                    "photo", Objects.requireNonNullElse(photo.group(1), "image/png"), null),
+                new Facts.Field("frames", "", photo.group(2))))
         : new Facts.Body(text.length(), text, List.of());
   }
 
@@ -185,6 +191,10 @@ class HoldingTest {
         "POST /hives?key=k | Content-Type=application/x-www-form-urlencoded frames=2 | 201 |",
         "POST /hives?key=k | Content-Type=application/x-www-form-urlencoded frames=two | 201 | SENT_BODY what was sent, $.frames: a whole number; got \"two\" (text)!",
         "POST /hives?key=k | Content-Type=multipart/form-data photo7 | 201 |",
+        "POST /hives?key=k | Content-Type=multipart/form-data photo<image/GIF; q=1>7 | 201 |",
+        "POST /hives?key=k | Content-Type=multipart/form-data photo<text/csv>7 | 201 | SENT_TYPE the Content-Type of the part photo: image/png, image/*; got text/csv!",
+        "POST /hives?key=k | Content-Type=multipart/form-data photo<>7 | 201 | SENT_TYPE the Content-Type of the part photo: image/png, image/*; got none, which is text/plain!",
+        "POST /hives?key=k | Content-Type=multipart/form-data photo<text/csv>7 | 415 |",
         "POST /hives?key=k | Content-Type=multipart/form-data photoseven | 201 | SENT_BODY what was sent, $.frames: a whole number; got \"seven\" (text)!",
         // what came: statuses by themselves, by class, by default
         "GET /hives?year=2020 | - | 202 | STATUS the status: 200 or 404; got 202",
