@@ -40,7 +40,7 @@ final class NamedDescriptions {
         descriptions.put(
             equals < 0 ? "" : one.substring(0, equals),
             new KnownDescriptions(beside, Draft.DRAFT_2020_12, true)
-                .named(String.valueOf(file.getFileName())));
+                .whole(String.valueOf(file.getFileName())));
       } catch (DescriptionProblem e) {
         throw new Misuse(String.valueOf(e.getMessage()));
       }

@@ -88,6 +88,7 @@ record OutFolder(
     try {
       RunData run = reading.run();
       List<String> cut = new ArrayList<>(descriptions.covered().found(run.described()));
+      cut.addAll(run.described().lost());
       if (run.ended() == null) {
         cut.add(run.cutOff());
       }

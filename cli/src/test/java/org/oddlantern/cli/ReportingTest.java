@@ -96,6 +96,31 @@ class ReportingTest {
   }
 
   @Test
+  void aJournalIsHeldAgainstADescriptionOfWhichEachSchemaIsRead() throws Exception {
+    run(0, good);
+    String yard = """
+        openapi: 3.1.0
+        info: { title: The yard, version: "1" }
+        paths: { /hives: { get: { responses: { "200": { description: all, content: { a/json: { schema: { type: TYPE } } } } } } } }
+        """;
+    Path file = folder.resolve("yard.yaml");
+    Files.writeString(file, yard.replace("TYPE", "array"));
+    String journal = "odd-lantern-out/journal.jsonl";
+    String told = report(0, journal, "--description", "yard.yaml", "--out", "held");
+    assertTrue(told.contains("described 0 of 1 operation of yard.yaml called, every"), told);
+    told = report(
+        1, journal, "--description", "keep=yard.yaml", "--covered-at-least", "1", "--out", "held");
+    assertTrue(told.contains("0 of 1 operations were called (0 %), and --cover"), told);
+    told = report(1, journal, "--covered-at-least", "1", "--out", "held");
+    assertTrue(told.contains("no service is described, and --covered-at-least 1 was asked"), told);
+    Files.writeString(file, yard.replace("TYPE", "list") + "# a long line\n".repeat(80_000));
+    told = report(2, journal, "--description", "yard.yaml", "--out", "held");
+    assertTrue(told.contains("/responses/200/content/a~1json/schema/type: wanted one of"), told);
+    told = report(2, journal, "--description", "gone.yaml", "--out", "held");
+    assertTrue(told.contains("there is no description gone.yaml; --description takes"), told);
+  }
+
+  @Test
   void pagesTellAsMuchAsIsAskedFor() throws Exception {
     run(1, bad, "--pages", "counts");
     assertEquals(List.of(), suitePages());
@@ -162,5 +187,12 @@ class ReportingTest {
     Shell.Output output = Shell.run(words);
     assertEquals(status, output.status(), output.out() + output.err());
     return output.out();
+  }
+
+  private static String report(int status, String... options) {
+    Shell.Output output =
+        Shell.run(Stream.concat(Stream.of("report"), Stream.of(options)).toArray(String[]::new));
+    assertEquals(status, output.status(), output.out() + output.err());
+    return output.out() + output.err();
   }
 }

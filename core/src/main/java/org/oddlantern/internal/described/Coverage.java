@@ -1,6 +1,7 @@
 package org.oddlantern.internal.described;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.oddlantern.internal.description.ApiDocument;
+import org.oddlantern.internal.description.DescriptionProblem;
 import org.oddlantern.internal.description.Operation;
 
 /** How much of a description a run has seen, and what it saw otherwise. Filled by one thread, then thread-safe. */
@@ -16,11 +18,14 @@ public final class Coverage {
   private final Holding holding;
   private final Map<String, OperationCoverage> operations = new LinkedHashMap<>();
   private final Map<Deviation.Subject, Seen> deviations = new LinkedHashMap<>();
+  private final Set<String> problems = Collections.synchronizedSet(new LinkedHashSet<>());
 
   /** Nothing was seen yet. */
   public Coverage(ApiDocument document) {
     this.holding = new Holding(document, false);
-    document.operations().forEach(one -> operations.put(one.line(), new OperationCoverage(one)));
+    document
+        .operations()
+        .forEach(one -> operations.put(one.line(), new OperationCoverage(one, problems::add)));
   }
 
   /**
@@ -30,7 +35,13 @@ public final class Coverage {
    * @param caseId the case that made it
    */
   public void add(Facts facts, String caseId) {
-    Held held = holding.held(facts);
+    Held held;
+    try {
+      held = holding.held(facts);
+    } catch (DescriptionProblem e) {
+      problems.add(String.valueOf(e.getMessage()));
+      held = holding.unjudged(facts);
+    }
     Facts.Came came = facts.came();
     Operation operation = held.operation();
     OperationCoverage own = operation == null ? null : operations.get(operation.line());
@@ -39,6 +50,13 @@ public final class Coverage {
     }
     for (Deviation one : held.deviations()) {
       deviations.computeIfAbsent(one.subject(), any -> new Seen(one)).cases.add(caseId);
+    }
+  }
+
+  /** The schemas that could not be used, so that nothing was held against them; each in a sentence. */
+  public List<String> problems() {
+    synchronized (problems) {
+      return List.copyOf(problems);
     }
   }
 

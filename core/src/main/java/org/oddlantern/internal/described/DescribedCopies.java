@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Set;
 import org.oddlantern.internal.Resources;
 import org.oddlantern.internal.description.ApiDocument;
+import org.oddlantern.internal.description.DescriptionProblem;
+import org.oddlantern.schema.SchemaProblem;
 import org.oddlantern.schema.internal.DocumentText;
 import org.oddlantern.schema.internal.KnownSources;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -19,13 +21,17 @@ public final class DescribedCopies {
    * Reads a description.
    *
    * @param documents the description, and after it every document that it refers to
-   * @throws org.oddlantern.internal.description.DescriptionProblem if it cannot be used
+   * @throws DescriptionProblem if it cannot be used
    */
   public static ApiDocument read(List<Copy> documents) {
     Copy first = documents.get(0);
     Map<String, JsonNode> others = new HashMap<>();
-    for (Copy one : documents.subList(1, documents.size())) {
-      others.put(one.uri(), DocumentText.tree(one.name(), one.text()));
+    try {
+      for (Copy one : documents.subList(1, documents.size())) {
+        others.put(one.uri(), DocumentText.tree(one.name(), one.text()));
+      }
+    } catch (SchemaProblem e) {
+      throw new DescriptionProblem(e.place(), e.reason());
     }
     // nothing is looked for anywhere else: the description is what it was then
     Resources nowhere = new Resources(new ClassLoader(null) {}, null);

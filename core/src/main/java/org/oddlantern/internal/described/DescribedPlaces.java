@@ -29,8 +29,12 @@ final class DescribedPlaces {
     this.required = required;
   }
 
+  static DescribedPlaces none() {
+    return new DescribedPlaces("$", false);
+  }
+
   static DescribedPlaces of(SchemaView schema) {
-    DescribedPlaces root = new DescribedPlaces("$", false);
+    DescribedPlaces root = none();
     new Growing().grow(root, schema, 0, Set.of());
     return root;
   }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.description.Answer;
 import org.oddlantern.internal.description.ApiDocument;
 import org.oddlantern.internal.description.Operation;
 import org.oddlantern.json.Finding;
@@ -71,6 +72,20 @@ public final class Holding {
         answered.answer(),
         answered.type(),
         answered.tree());
+  }
+
+  /** The same where a schema that it needs is of no use: what is left to say of it. */
+  Held unjudged(Facts facts) {
+    Facts.Sent sent = facts.sent();
+    Operation operation = document
+        .place(sent.where().rest(), sent.where().path())
+        .map(found -> operation(sent.method(), found))
+        .orElse(null);
+    Facts.Came came = facts.came();
+    Answer answer = operation == null || came == null
+        ? null
+        : operation.answer(came.status()).orElse(null);
+    return new Held(operation, List.of(), Set.of(), "", answer, "", null);
   }
 
   /** What is not described for HEAD is that of GET, without a body (RFC 9110, section 9.3.2). */

@@ -64,7 +64,7 @@ public final class KnownDescriptions {
    * @throws IllegalArgumentException if there is no such file
    */
   public Read of(DescribedService service) {
-    Read found = read.computeIfAbsent(service.key(), any -> reading(service));
+    Read found = read.computeIfAbsent(service.key(), any -> reading(service, SMALL));
     DescriptionProblem problem = found.problem();
     if (problem != null) {
       throw problem;
@@ -84,11 +84,26 @@ public final class KnownDescriptions {
     return of(new DescribedService("", "", name, () -> "")).document();
   }
 
-  private Read reading(DescribedService service) {
+  /**
+   * The same, with each of its schemas read at once, however long it is.
+   *
+   * @param name the name
+   * @throws DescriptionProblem if it, or any schema in it, cannot be used
+   */
+  public ApiDocument whole(String name) {
+    Read found = reading(new DescribedService("", "", name, () -> ""), Integer.MAX_VALUE);
+    DescriptionProblem problem = found.problem();
+    if (problem != null) {
+      throw problem;
+    }
+    return found.document();
+  }
+
+  private Read reading(DescribedService service, int small) {
     try {
       String text = service.isOwn() ? service.fetch().get() : sources.text(service.from());
       String uri = service.isOwn() ? service.key() : sources.uri(service.from());
-      return read(service.from(), uri, text, rules);
+      return read(service.from(), uri, text, rules, small);
     } catch (DescriptionProblem e) {
       return new Read(null, "", e);
     } catch (SchemaProblem e) {
@@ -106,19 +121,19 @@ public final class KnownDescriptions {
    * @param uri where it comes from
    * @param text the text
    * @param rules how schemas in it are read
+   * @param small of how many characters on its schemas are read only when they are needed
    */
-  private static Read read(String name, String uri, String text, ReadingRules rules) {
+  private static Read read(String name, String uri, String text, ReadingRules rules, int small) {
     Document document = new Document(name, uri, DocumentText.tree(name, text));
     boolean json = text.stripLeading().startsWith("{");
-    boolean small = text.length() < SMALL;
-    return new Read(ApiDocument.read(document, json, small, rules), text, null);
+    return new Read(ApiDocument.read(document, json, text.length() < small, rules), text, null);
   }
 
   /** A description out of a journal, which may refer to nothing outside of itself that is not there. */
   public static ApiDocument ofText(String name, String uri, String text, KnownSources sources) {
     KnownDescriptions own = new KnownDescriptions(sources, Draft.DRAFT_2020_12, true);
     try {
-      return read(name, uri, text, own.rules).document();
+      return read(name, uri, text, own.rules, SMALL).document();
     } catch (SchemaProblem e) {
       throw new DescriptionProblem(e.place(), e.reason());
     }

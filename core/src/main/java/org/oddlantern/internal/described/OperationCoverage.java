@@ -8,8 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import org.oddlantern.internal.description.Answer;
 import org.oddlantern.internal.description.DescribedSchema;
+import org.oddlantern.internal.description.DescriptionProblem;
 import org.oddlantern.internal.description.MediaType;
 import org.oddlantern.internal.description.Operation;
 import org.oddlantern.internal.description.Parameter;
@@ -27,10 +29,12 @@ public final class OperationCoverage {
   private final Set<String> sentTypes = new LinkedHashSet<>();
   private final Set<String> cameTypes = new LinkedHashSet<>();
   private final Map<String, DescribedPlaces> places = new LinkedHashMap<>();
+  private final Consumer<String> problems;
   private int calls;
 
-  OperationCoverage(Operation operation) {
+  OperationCoverage(Operation operation, Consumer<String> problems) {
     this.operation = operation;
+    this.problems = problems;
   }
 
   void add(Held held, int status, String caseId) {
@@ -59,8 +63,16 @@ public final class OperationCoverage {
   }
 
   private synchronized DescribedPlaces places(String status, String type, DescribedSchema schema) {
-    return places.computeIfAbsent(
-        status + " " + type, any -> DescribedPlaces.of(schema.compiled().view()));
+    return places.computeIfAbsent(status + " " + type, any -> grown(schema));
+  }
+
+  private DescribedPlaces grown(DescribedSchema schema) {
+    try {
+      return DescribedPlaces.of(schema.compiled().view());
+    } catch (DescriptionProblem e) {
+      problems.accept(String.valueOf(e.getMessage()));
+      return DescribedPlaces.none();
+    }
   }
 
   /** The operation. */

@@ -13,7 +13,6 @@ import org.oddlantern.internal.described.DescribedCopies;
 import org.oddlantern.internal.described.Facts;
 import org.oddlantern.internal.described.OperationCoverage;
 import org.oddlantern.internal.description.ApiDocument;
-import org.oddlantern.internal.description.DescriptionProblem;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.DescribedRecord;
@@ -25,6 +24,7 @@ import org.oddlantern.internal.record.RecordKind;
 public final class DescribedRun {
 
   private final Map<String, Described> all = new LinkedHashMap<>();
+  private final List<String> lost = new ArrayList<>();
   private final RecordedFacts facts;
 
   /**
@@ -65,6 +65,24 @@ public final class DescribedRun {
     return record.documents().stream()
         .map(one -> new DescribedCopies.Copy(one.name(), one.uri(), String.valueOf(one.text())))
         .toList();
+  }
+
+  /**
+   * Takes note of a description that was known to the run, and cannot be read any more.
+   *
+   * @param record the service, and the description
+   * @param why why it cannot
+   */
+  public void lose(DescribedRecord record, String why) {
+    lost.add("the copy of " + record.from() + ", the description of " + record.service()
+        + ", cannot be read any more, so nothing is held against it: " + why
+        + "; it lies in the folder 'described' beside the journal, and 'report --description "
+        + record.service() + "=FILE' takes another");
+  }
+
+  /** The descriptions that cannot be read any more, in sentences. */
+  public List<String> lost() {
+    return List.copyOf(lost);
   }
 
   /** Adds what a case asked. */
@@ -122,6 +140,14 @@ public final class DescribedRun {
     return deviations;
   }
 
+  /** The schemas of all descriptions that could not be used, as far as they were needed; in sentences. */
+  public List<String> problems() {
+    return coverages().stream()
+        .flatMap(one -> one.problems().stream())
+        .distinct()
+        .toList();
+  }
+
   /** What was seen of each description, in a sentence without a full stop. */
   public String sentence() {
     List<String> parts = new ArrayList<>();
@@ -130,9 +156,13 @@ public final class DescribedRun {
           + one.document().name() + " called");
     }
     int otherwise = deviations().size();
+    int unusable = problems().size();
+    if (unusable > 0) {
+      parts.add(Amounts.of(unusable, "schema") + " of no use");
+    }
     parts.add(
         otherwise == 0
-            ? "everything as described"
+            ? (unusable == 0 ? "everything" : "the rest") + " as described"
             : Amounts.of(otherwise, "thing") + " not as described");
     return String.join(", ", parts);
   }
@@ -172,11 +202,7 @@ public final class DescribedRun {
           .place(one.sent().where().rest(), one.sent().where().path())
           .isPresent();
       if (!anyone || known) {
-        try {
-          coverage.add(one, id);
-        } catch (DescriptionProblem e) {
-          // told by the run as its problem
-        }
+        coverage.add(one, id);
       }
     }
 

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.description.ApiDocument;
+import org.oddlantern.internal.description.DescriptionProblem;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseRecord;
@@ -67,21 +68,29 @@ final class SortedEvents {
   }
 
   /** What was seen of descriptions; every case is read once more if there is one. */
-  DescribedRun described(Journal journal) throws IOException {
+  DescribedRun described(Journal journal) {
     DescribedRun run = new DescribedRun(body -> text(journal, body));
     descriptions.forEach(run::describe);
     if (!descriptions.isEmpty()) {
       return run;
     }
     for (DescribedRecord one : described) {
-      List<DescribedRecord.Copy> whole = new ArrayList<>();
-      for (DescribedRecord.Copy copy : one.documents()) {
-        whole.add(
-            new DescribedRecord.Copy(copy.name(), copy.uri(), journal.text(copy), copy.file()));
+      try {
+        run.describe(one.with(whole(one, journal)));
+      } catch (IOException | DescriptionProblem e) {
+        run.lose(one, String.valueOf(e.getMessage())); // what else the run has seen is not lost
       }
-      run.describe(one.with(whole));
     }
     return run;
+  }
+
+  private static List<DescribedRecord.Copy> whole(DescribedRecord one, Journal journal)
+      throws IOException {
+    List<DescribedRecord.Copy> whole = new ArrayList<>();
+    for (DescribedRecord.Copy copy : one.documents()) {
+      whole.add(new DescribedRecord.Copy(copy.name(), copy.uri(), journal.text(copy), copy.file()));
+    }
+    return whole;
   }
 
   private static String text(Journal journal, BodyRecord body) {

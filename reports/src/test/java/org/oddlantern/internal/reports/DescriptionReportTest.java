@@ -65,6 +65,10 @@ class DescriptionReportTest {
   Path folder;
 
   private static MadeRun made(String run, String body) {
+    return made(run, body, YARD);
+  }
+
+  private static MadeRun made(String run, String body, String yard) {
     MadeRun made = new MadeRun(run);
     made.with(made.one("reads", Outcome.PASSED, 12, List.of(), null, List.of(), trail(body)));
     made.with(made.one(
@@ -80,7 +84,7 @@ class DescriptionReportTest {
         "http://127.0.0.1:7411/api",
         "yard.yaml",
         List.of(
-            new DescribedRecord.Copy("yard.yaml", "resource:/yard.yaml", YARD, null),
+            new DescribedRecord.Copy("yard.yaml", "resource:/yard.yaml", yard, null),
             new DescribedRecord.Copy("hive.json", "resource:/hive.json", HIVE, null)))));
   }
 
@@ -204,5 +208,42 @@ class DescriptionReportTest {
     new RunFolder(folder).writeReports(null, List.of());
     assertFalse(Files.exists(folder.resolve("description.json")));
     assertFalse(Files.exists(folder.resolve("report/description.html")));
+  }
+
+  /** Of a long description schemas are read when they are needed. */
+  @Test
+  void aSchemaOfNoUseIsToldAndNothingElseIsLost() throws Exception {
+    String odd = YARD.replace(
+            "description: gone }",
+            "description: gone, content: { a/json: { schema: { type: no } } } }")
+        + "# a long line\n".repeat(80_000);
+    made("k4", ODD, odd).written(folder.resolve("journal.jsonl"));
+    new RunFolder(folder).writeReports(null, List.of());
+    JsonNode json =
+        JsonMapping.standard().parse(Files.readString(folder.resolve("description.json")));
+    assertEquals(1, json.path("descriptions").path(0).path("problems").size());
+
+    String worse = odd.replace("$ref: \"hive.json\"", "type: no");
+    RunData run = made("k5", ODD, worse).written(folder.resolve("worse/journal.jsonl"));
+    assertEquals(
+        "1 of 2 operations of yard.yaml called, 1 schema of no use, the rest as described",
+        run.described().sentence(),
+        "a call that could not be judged is not said to be as described");
+    new RunFolder(folder.resolve("worse")).writeReports(null, List.of());
+    String page = Files.readString(folder.resolve("worse/report/description.html"));
+    String told =
+        "<span class=\"word\">problem</span> the description cannot be used: at yard.yaml#/paths/";
+    assertTrue(page.contains(told), page);
+    assertTrue(page.contains("<span>200</span><span>404</span>"), "what can be said is said");
+  }
+
+  @Test
+  void aCopyThatCannotBeReadIsToldAndTheCasesStay() throws Exception {
+    RunData run = made("k6", ODD, "openapi: [").written(folder.resolve("journal.jsonl"));
+    assertEquals(2, run.cases().size());
+    assertTrue(run.described().isEmpty());
+    String told = run.described().lost().get(0);
+    assertTrue(told.startsWith("the copy of yard.yaml, the description of yard, cannot be read"));
+    assertTrue(told.contains("report --description yard=FILE"), told);
   }
 }

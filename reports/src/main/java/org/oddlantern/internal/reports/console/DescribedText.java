@@ -1,8 +1,10 @@
 package org.oddlantern.internal.reports.console;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import org.oddlantern.internal.described.Coverage;
 import org.oddlantern.internal.described.Deviation;
 import org.oddlantern.internal.record.BodyRecord;
@@ -18,6 +20,8 @@ final class DescribedText {
 
   private final DescribedRun run = new DescribedRun(DescribedText::text);
 
+  private final Set<String> told = new HashSet<>();
+
   private static String text(BodyRecord body) {
     return String.valueOf(body.text());
   }
@@ -27,6 +31,8 @@ final class DescribedText {
       run.describe(described.record());
     } else if (event instanceof RunEvent.CaseFinished finished) {
       run.add(finished.record());
+    } else if (event instanceof RunEvent.ProblemFound found) {
+      told.add(found.problem());
     }
   }
 
@@ -41,6 +47,9 @@ final class DescribedText {
       return lines;
     }
     lines.add(new EndText.Line("described", run.sentence(), false));
+    run.problems().stream()
+        .filter(problem -> !told.contains(problem))
+        .forEach(problem -> lines.add(new EndText.Line("", problem, false)));
     List<Coverage.Seen> deviations = run.deviations();
     deviations.stream().limit(MOST).forEach(one -> add(one, lines));
     if (deviations.size() > MOST) {

@@ -35,12 +35,15 @@ final class DescriptionPage {
 
   DescriptionView view() {
     DescribedRun described = run.described();
+    List<DescriptionView.DocumentView> documents =
+        described.coverages().stream().map(this::document).toList();
     return new DescriptionView(
         run.started().name(),
         sentence(described),
         described.sentence(),
+        described.problems(), // after the documents were laid out, which needs all schemas
         described.deviations().stream().map(this::otherwise).toList(),
-        described.coverages().stream().map(this::document).toList());
+        documents);
   }
 
   private static String sentence(DescribedRun described) {

@@ -8,6 +8,7 @@ import java.util.List;
  * @param name what the run is about
  * @param sentence for those who know nothing of calls and code
  * @param figures the same in figures
+ * @param problems the schemas that cannot be used, in sentences
  * @param otherwise what is not as described
  * @param descriptions the descriptions
  */
@@ -15,6 +16,7 @@ public record DescriptionView(
     String name,
     String sentence,
     String figures,
+    List<String> problems,
     List<OtherwiseView> otherwise,
     List<DocumentView> descriptions) {
 

@@ -62,6 +62,7 @@ public final class DescriptionJson {
     out.writeArrayPropertyStart("otherwise");
     coverage.deviations().forEach(one -> write(one, out));
     out.writeEndArray();
+    texts(out, "problems", coverage.problems());
     out.writeEndObject();
   }
 
