@@ -1,19 +1,14 @@
 package org.oddlantern.internal.reports.summary;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import org.oddlantern.internal.described.Coverage;
 import org.oddlantern.internal.described.Deviation;
 import org.oddlantern.internal.described.OperationCoverage;
 import org.oddlantern.internal.reports.RunData;
-import org.oddlantern.json.internal.JsonMapping;
-import org.oddlantern.json.internal.WellFormed;
-import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
-import org.oddlantern.shaded.tools.jackson.core.exc.JacksonIOException;
 
 /** Writes what a run has seen of the descriptions of its services, as JSON, for tools of one's own. */
 public final class DescriptionJson {
@@ -35,109 +30,70 @@ public final class DescriptionJson {
       Files.deleteIfExists(file);
       return;
     }
-    try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(file));
-        JsonGenerator out = JsonMapping.standard().generator(stream)) {
-      out.writeStartObject();
-      out.writeNumberProperty("format", FORMAT);
-      out.writeStringProperty("run", run.started().run());
-      out.writeNumberProperty("operations", run.described().operations());
-      out.writeNumberProperty("called", run.described().called());
-      out.writeNumberProperty("perCent", run.described().perCent());
-      out.writeArrayPropertyStart("descriptions");
-      run.described().coverages().forEach(one -> write(one, out));
-      out.writeEndArray();
-      out.writeEndObject();
-    } catch (JacksonIOException e) {
-      throw e.getCause();
-    }
+    JsonFile.write(file, out -> {
+      out.number("format", FORMAT);
+      out.text("run", run.started().run());
+      out.number("operations", run.described().operations());
+      out.number("called", run.described().called());
+      out.number("perCent", run.described().perCent());
+      out.list("descriptions", run.described().coverages(), one -> write(one, out));
+    });
   }
 
-  private static void write(Coverage coverage, JsonGenerator out) {
-    out.writeStartObject();
-    text(out, "name", coverage.document().name());
-    text(out, "title", coverage.document().title());
-    out.writeArrayPropertyStart("operations");
-    coverage.operations().forEach(one -> write(one, out));
-    out.writeEndArray();
-    out.writeArrayPropertyStart("otherwise");
-    coverage.deviations().forEach(one -> write(one, out));
-    out.writeEndArray();
-    texts(out, "problems", coverage.problems());
-    out.writeEndObject();
+  private static void write(Coverage coverage, JsonFile out) {
+    out.text("name", coverage.document().name());
+    out.text("title", coverage.document().title());
+    out.list("operations", coverage.operations(), one -> write(one, out));
+    out.list("otherwise", coverage.deviations(), one -> write(one, out));
+    out.texts("problems", coverage.problems());
   }
 
-  private static void write(OperationCoverage one, JsonGenerator out) {
-    out.writeStartObject();
-    text(out, "method", one.operation().method());
-    text(out, "template", one.operation().path().text());
+  private static void write(OperationCoverage one, JsonFile out) {
+    out.text("method", one.operation().method());
+    out.text("template", one.operation().path().text());
     if (one.operation().about().deprecated()) {
-      out.writeBooleanProperty("deprecated", true);
+      out.flag("deprecated", true);
     }
-    out.writeNumberProperty("calls", one.calls());
-    texts(out, "cases", one.cases());
-    out.writeArrayPropertyStart("statuses");
-    for (OperationCoverage.Status status : one.statuses()) {
-      out.writeStartObject();
-      text(out, "status", status.written());
-      out.writeBooleanProperty("described", status.described());
-      out.writeNumberProperty("came", status.count());
-      out.writeEndObject();
-    }
-    out.writeEndArray();
-    parts(out, "parameters", one.parameters());
-    parts(out, "contentTypes", one.types());
-    out.writeArrayPropertyStart("places");
-    one.places().forEach((status, places) -> places.forEach(place -> write(status, place, out)));
-    out.writeEndArray();
-    out.writeEndObject();
+    out.number("calls", one.calls());
+    out.texts("cases", one.cases());
+    out.list("statuses", one.statuses(), status -> {
+      out.text("status", status.written());
+      out.flag("described", status.described());
+      out.number("came", status.count());
+    });
+    parts("parameters", one.parameters(), out);
+    parts("contentTypes", one.types(), out);
+    List<Placed> places = new ArrayList<>();
+    one.places()
+        .forEach((status, those) -> those.forEach(place -> places.add(new Placed(status, place))));
+    out.list("places", places, placed -> {
+      out.text("status", placed.status());
+      out.text("place", placed.place().path());
+      out.flag("required", placed.place().required());
+      out.flag("came", placed.place().seen());
+      out.texts("neverAs", placed.place().unseen());
+    });
   }
 
-  private static void write(String status, OperationCoverage.Place place, JsonGenerator out) {
-    out.writeStartObject();
-    text(out, "status", status);
-    text(out, "place", place.path());
-    out.writeBooleanProperty("required", place.required());
-    out.writeBooleanProperty("came", place.seen());
-    texts(out, "neverAs", place.unseen());
-    out.writeEndObject();
+  private static void parts(String name, List<OperationCoverage.Part> parts, JsonFile out) {
+    out.list(name, parts, part -> {
+      out.text("name", part.words());
+      out.flag("seen", part.seen());
+    });
   }
 
-  private static void parts(JsonGenerator out, String name, List<OperationCoverage.Part> parts) {
-    out.writeArrayPropertyStart(name);
-    for (OperationCoverage.Part part : parts) {
-      out.writeStartObject();
-      text(out, "name", part.words());
-      out.writeBooleanProperty("seen", part.seen());
-      out.writeEndObject();
-    }
-    out.writeEndArray();
-  }
-
-  private static void write(Coverage.Seen seen, JsonGenerator out) {
+  private static void write(Coverage.Seen seen, JsonFile out) {
     Deviation one = seen.deviation();
-    out.writeStartObject();
-    text(out, "operation", one.subject().operation());
-    text(out, "rule", one.subject().rule().words());
-    text(out, "where", one.finding().where());
-    text(out, "wanted", one.finding().wanted());
-    text(out, "got", one.finding().got());
-    text(out, "at", one.proposal().place());
-    text(out, "lines", one.proposal().lines());
-    texts(out, "cases", seen.cases());
-    out.writeEndObject();
+    out.text("operation", one.subject().operation());
+    out.text("rule", one.subject().rule().words());
+    out.text("where", one.finding().where());
+    out.text("wanted", one.finding().wanted());
+    out.text("got", one.finding().got());
+    out.text("at", one.proposal().place());
+    out.text("lines", one.proposal().lines());
+    out.texts("cases", seen.cases());
   }
 
-  private static void text(JsonGenerator out, String name, String text) {
-    if (!text.isEmpty()) {
-      out.writeStringProperty(name, WellFormed.of(text));
-    }
-  }
-
-  private static void texts(JsonGenerator out, String name, List<String> texts) {
-    if (!texts.isEmpty()) {
-      out.writeArrayPropertyStart(name);
-      texts.forEach(text -> out.writeString(WellFormed.of(text)));
-      out.writeEndArray();
-    }
-  }
+  /** A place of the replies of a status. */
+  private record Placed(String status, OperationCoverage.Place place) {}
 }
