@@ -48,7 +48,8 @@ final class RecordSources {
       case "integer" -> "Long";
       case "number" -> "java.math.BigDecimal";
       case "boolean" -> "Boolean";
-      case "array" -> "java.util.List<" + type(schema.items(), words + " item") + ">";
+      case "array" ->
+        "java.util.List<" + type(schema.item(schema.firstItems()), words + " item") + ">";
       case "object" -> object(schema, words);
       default -> schema.fields().isEmpty() ? "Object" : object(schema, words);
     };

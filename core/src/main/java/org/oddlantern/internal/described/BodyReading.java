@@ -82,7 +82,7 @@ record BodyReading(@Nullable JsonNode tree, String problem) {
       boolean member = name.indexOf('[') > 0 && object.has(name.substring(0, name.indexOf('[')));
       if (!object.has(name) && !member) {
         object.set(
-            name, TypedText.of(Where.decoded(raws.get(0)), view == null ? null : view.others()));
+            name, TypedText.of(Where.decoded(raws.get(0)), view == null ? null : view.field(name)));
       }
     });
     return object;
@@ -91,8 +91,9 @@ record BodyReading(@Nullable JsonNode tree, String problem) {
   private static JsonNode parts(Facts.Body body, @Nullable SchemaView view) {
     ObjectNode object = JsonNodeFactory.instance.objectNode();
     for (Facts.Field field : body.fields()) {
-      SchemaView own = view == null ? null : view.fields().get(field.name());
-      SchemaView items = own != null && own.types().contains("array") ? own.items() : null;
+      SchemaView own = view == null ? null : view.field(field.name());
+      int index = object.path(field.name()).size();
+      SchemaView items = own != null && own.types().contains("array") ? own.item(index) : null;
       JsonNode value = part(field, items == null ? own : items);
       if (items != null) {
         object

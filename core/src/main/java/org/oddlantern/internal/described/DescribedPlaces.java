@@ -103,8 +103,7 @@ final class DescribedPlaces {
             name, any -> new DescribedPlaces(step(place.path, name), needed.contains(name)));
         grow(inside, field, depth + 1, way);
       });
-      SchemaView items = schema.items();
-      if (items != null) {
+      for (SchemaView items : schema.items()) {
         DescribedPlaces each =
             place.items == null ? new DescribedPlaces(place.path + "[*]", false) : place.items;
         place.items = each;

@@ -147,14 +147,15 @@ record WrittenValue(String name, Writing writing, @Nullable SchemaView schema) {
 
   private JsonNode list(List<String> raws, UnaryOperator<String> decoding) {
     ArrayNode list = MAKE.arrayNode();
-    SchemaView items = schema == null ? null : schema.items();
-    raws.forEach(raw -> list.add(TypedText.of(decoding.apply(raw), items)));
+    for (String raw : raws) {
+      SchemaView item = schema == null ? null : schema.item(list.size());
+      list.add(TypedText.of(decoding.apply(raw), item));
+    }
     return list;
   }
 
   private JsonNode field(String field, String text) {
-    SchemaView own = schema == null ? null : schema.fields().get(field);
-    return TypedText.of(text, own == null && schema != null ? schema.others() : own);
+    return TypedText.of(text, schema == null ? null : schema.field(field));
   }
 
   private boolean isList() {

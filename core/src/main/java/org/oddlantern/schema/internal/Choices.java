@@ -231,6 +231,12 @@ final class Choices {
       return next == null || next.holds(value, run, covered);
     }
 
+    /** What a value must fit besides; null if nothing. */
+    @Nullable
+    Rule next(JsonNode value) {
+      return met(value, new Evaluation(), null) ? then : otherwise;
+    }
+
     private boolean met(JsonNode value, Evaluation run, @Nullable Covered covered) {
       Covered own = covered == null ? null : new Covered();
       boolean met = condition.holds(value, run, own);

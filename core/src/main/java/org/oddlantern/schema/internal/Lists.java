@@ -55,9 +55,15 @@ final class Lists {
       return true;
     }
 
+    /** How many items have a schema of their own. */
+    int first() {
+      return prefix.length;
+    }
+
+    /** What an item must fit; null if it may be anything. */
     @Nullable
-    Rule rest() {
-      return rest;
+    Rule of(int index) {
+      return index < prefix.length ? prefix[index] : rest;
     }
 
     private void cover(int size, @Nullable Covered covered) {
@@ -109,6 +115,18 @@ final class Lists {
       this.least = least;
       this.most = most;
       this.covers = covers;
+    }
+
+    Rule rule() {
+      return rule;
+    }
+
+    long least() {
+      return least;
+    }
+
+    long most() {
+      return most;
     }
 
     @Override

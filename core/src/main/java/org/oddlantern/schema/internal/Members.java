@@ -1,6 +1,7 @@
 package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,10 +31,26 @@ final class Members extends Keyword {
     return named;
   }
 
-  /** The schema of fields that have no name; null if there is none. */
-  @Nullable
-  Rule others() {
-    return others;
+  /** The patterns of names. */
+  List<String> patterns() {
+    return Arrays.stream(patterns).map(TextPattern::source).toList();
+  }
+
+  /** What a field of that name must fit. */
+  List<Rule> of(String name) {
+    List<Rule> all = new ArrayList<>();
+    if (named.containsKey(name)) {
+      all.add(named.get(name));
+    }
+    for (int i = 0; i < patterns.length; i++) {
+      if (patterns[i].isIn(name)) {
+        all.add(ofPatterns[i]);
+      }
+    }
+    if (all.isEmpty() && others != null) {
+      all.add(others);
+    }
+    return all;
   }
 
   @Override
@@ -138,6 +155,10 @@ final class Members extends Keyword {
       this.rule = rule;
     }
 
+    Rule rule() {
+      return rule;
+    }
+
     @Override
     boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
       for (String name : value.propertyNames()) {
@@ -172,6 +193,14 @@ final class Members extends Keyword {
     Dependent(String name, Map<String, Rule> rules) {
       super(name, Kind.OBJECT);
       this.rules = rules;
+    }
+
+    /** What an object must fit besides, for the fields that it has. */
+    List<Rule> of(JsonNode object) {
+      return rules.entrySet().stream()
+          .filter(entry -> object.get(entry.getKey()) != null)
+          .map(Map.Entry::getValue)
+          .toList();
     }
 
     @Override
@@ -225,6 +254,17 @@ final class Members extends Keyword {
         }
       }
       return true;
+    }
+
+    /** The fields that those of an object need. */
+    List<String> needed(JsonNode object) {
+      List<String> needed = new ArrayList<>();
+      fields.forEach((field, names) -> {
+        if (object.get(field) != null) {
+          needed.addAll(names);
+        }
+      });
+      return needed;
     }
 
     private static List<String> absent(JsonNode value, List<String> names) {

@@ -109,26 +109,97 @@ public final class SchemaView {
     return fields;
   }
 
-  /** The schema of fields that have no name; null if nobody speaks of them. */
-  public @Nullable SchemaView others() {
-    for (Members members : keywords(Members.class)) {
-      Rule others = members.others();
-      if (others != null) {
-        return of(others);
-      }
-    }
-    return null;
+  /** The schema of a field of any name; null if nobody speaks of it. */
+  public @Nullable SchemaView field(String name) {
+    List<Rule> rules = new ArrayList<>();
+    keywords(Members.class).forEach(members -> rules.addAll(members.of(name)));
+    return rules.isEmpty() ? null : of(rules);
   }
 
-  /** The schema of the items of a list; null if nobody speaks of them. */
-  public @Nullable SchemaView items() {
+  /** The patterns of names that a schema goes with. */
+  public Set<String> namePatterns() {
+    Set<String> patterns = new LinkedHashSet<>();
+    keywords(Members.class).forEach(members -> patterns.addAll(members.patterns()));
+    return patterns;
+  }
+
+  /** The schemas of the names of fields. */
+  public List<SchemaView> names() {
+    return keywords(Members.Names.class).stream().map(one -> of(one.rule())).toList();
+  }
+
+  /** The fields that others need, of those that an object has. */
+  public Set<String> needed(JsonNode object) {
+    Set<String> needed = new LinkedHashSet<>();
+    keywords(Members.DependentFields.class).forEach(one -> needed.addAll(one.needed(object)));
+    return needed;
+  }
+
+  /** The schema of an item of a list; null if nobody speaks of it. */
+  public @Nullable SchemaView item(int index) {
+    List<Rule> rules = new ArrayList<>();
     for (Lists.Items items : keywords(Lists.Items.class)) {
-      Rule rest = items.rest();
-      if (rest != null) {
-        return of(rest);
+      Rule rule = items.of(index);
+      if (rule != null) {
+        rules.add(rule);
       }
     }
-    return null;
+    return rules.isEmpty() ? null : of(rules);
+  }
+
+  /** The schemas of items: of the first by their places, then of all others. */
+  public List<SchemaView> items() {
+    List<SchemaView> items = new ArrayList<>();
+    for (int i = 0; i <= firstItems(); i++) {
+      SchemaView item = item(i);
+      if (item != null) {
+        items.add(item);
+      }
+    }
+    return items;
+  }
+
+  /** How many items of a list have a schema of their own. */
+  public int firstItems() {
+    return keywords(Lists.Items.class).stream()
+        .mapToInt(Lists.Items::first)
+        .max()
+        .orElse(0);
+  }
+
+  /** The items that a list must have among others. */
+  public List<Wanted> wanted() {
+    return keywords(Lists.Contains.class).stream()
+        .map(one -> new Wanted(of(one.rule()), one.least(), one.most()))
+        .toList();
+  }
+
+  /**
+   * Items that a list must have among others.
+   *
+   * @param item what they are
+   * @param least how many at least
+   * @param most how many at most
+   */
+  public record Wanted(SchemaView item, long least, long most) {}
+
+  /** The same with what the schema says besides, since a value is as it is. */
+  public SchemaView of(JsonNode value) {
+    Set<Rule> all = new LinkedHashSet<>(layers);
+    try {
+      for (Choices.Conditional conditional : keywords(Choices.Conditional.class)) {
+        Rule next = conditional.next(value);
+        if (next != null) {
+          collect(next, all);
+        }
+      }
+    } catch (GivenUp e) {
+      return this;
+    }
+    for (Members.Dependent dependent : keywords(Members.Dependent.class)) {
+      dependent.of(value).forEach(rule -> collect(rule, all));
+    }
+    return all.size() == layers.size() ? this : new SchemaView(List.copyOf(all));
   }
 
   /** The names of the types that may be; empty if all may. */

@@ -17,10 +17,16 @@ import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
  * @param rule what kind of change it is: {@code too long}
  * @param way where
  * @param breaks whether the value is no longer good after it
+ * @param adds whether nothing is there before it
  * @param change gives what is there afterwards: of what was there, which may be missing; missing removes it
  */
 public record Change(
-    String what, String rule, Way way, boolean breaks, UnaryOperator<JsonNode> change) {
+    String what,
+    String rule,
+    Way way,
+    boolean breaks,
+    boolean adds,
+    UnaryOperator<JsonNode> change) {
 
   /** Where, as a JSONPath. */
   public String place() {
@@ -41,7 +47,7 @@ public record Change(
 
   /** Whether it can be made: what is around the place is there, and the place itself unless it is added. */
   boolean fits(JsonNode good) {
-    return rule.equals(Changes.UNKNOWN) ? way.parent().in(good) != null : way.in(good) != null;
+    return adds ? way.parent().in(good) != null : way.in(good) != null;
   }
 
   /**

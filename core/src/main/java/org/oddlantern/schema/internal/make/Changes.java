@@ -3,11 +3,13 @@ package org.oddlantern.schema.internal.make;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.payload.Fresh;
 import org.oddlantern.schema.internal.CompiledSchema;
 import org.oddlantern.schema.internal.SchemaView;
@@ -23,11 +25,9 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  */
 public record Changes(List<Change> all, List<String> leftOut) {
 
-  /** The rule of a field that nobody knows. */
-  static final String UNKNOWN = "unknown field";
-
   private static final int DEEPEST = 6;
   private static final int MOST = 3_000;
+  private static final int TRIES = 10;
 
   /** Keeps its own lists. */
   public Changes {
@@ -57,7 +57,10 @@ public record Changes(List<Change> all, List<String> leftOut) {
 
   private static Changes found(CompiledSchema schema, boolean breaks) {
     Chance chance = new Chance(Fresh.seeded("changes", schema.where()));
-    Optional<JsonNode> example = Examples.of(schema.view(), chance.fresh());
+    Optional<JsonNode> example = Optional.empty();
+    for (int i = 0; i < TRIES && example.isEmpty(); i++) {
+      example = Examples.of(schema.view(), chance.fresh());
+    }
     if (example.isEmpty()) {
       throw new IllegalArgumentException(
           "no value could be made that fits " + schema.where() + "; give it an example");
@@ -94,23 +97,35 @@ public record Changes(List<Change> all, List<String> leftOut) {
         return; // a schema that is in itself says the same again
       }
       SchemaView whole = chosen(view, here);
+      Place place = new Place(this, whole, way, here, chance);
       if (breaks) {
-        new WrongValues(this, whole, way, here, chance).find();
+        new WrongValues(place).find();
       } else {
-        new EdgeValues(this, whole, way, here, chance).find();
+        new EdgeValues(place).find();
       }
-      if (here.isObject()) {
-        whole.fields().forEach((name, field) -> walk(field, way.then(name), depth + 1, places));
+      Set<String> fields = new LinkedHashSet<>(whole.fields().keySet());
+      fields.addAll(here.propertyNames());
+      for (String name : fields) {
+        walkOn(whole.field(name), way.then(name), depth, places);
       }
-      SchemaView items = whole.items();
-      if (here.isArray() && !here.isEmpty() && items != null) {
-        walk(items, way.then(0), depth + 1, places);
+      Set<String> items = new HashSet<>();
+      for (int i = 0; i < here.size() && here.isArray(); i++) {
+        SchemaView item = whole.item(i);
+        if (item != null && items.addAll(item.places())) {
+          walkOn(item, way.then(i), depth, places);
+        }
       }
     }
 
-    /** With the form of each choice that the value has. */
+    private void walkOn(@Nullable SchemaView inside, Way way, int depth, Set<String> passed) {
+      if (inside != null) {
+        walk(inside, way, depth + 1, passed);
+      }
+    }
+
+    /** With the form of each choice that the value has, and what is said on its conditions. */
     private static SchemaView chosen(SchemaView view, JsonNode here) {
-      SchemaView whole = view;
+      SchemaView whole = view.of(here);
       for (List<SchemaView> choice : view.choices()) {
         for (SchemaView form : choice) {
           if (form.accepts(here)) {
@@ -124,7 +139,15 @@ public record Changes(List<Change> all, List<String> leftOut) {
 
     /** Keeps a change if it does what it says, and nothing else. */
     void add(String words, String rule, Way way, UnaryOperator<JsonNode> change) {
-      Change one = new Change(way.words() + " " + words, rule, way, breaks, change);
+      keep(new Change(way.words() + " " + words, rule, way, breaks, false, change));
+    }
+
+    /** The same with a field that a good value does not have. */
+    void addField(String words, String rule, Way way, JsonNode value) {
+      keep(new Change(way.words() + " " + words, rule, way, breaks, true, any -> value));
+    }
+
+    private void keep(Change one) {
       String problem = one.fits(example)
           ? one.problem(one.applied(example), schema)
           : "there is nothing at its place in a value made from the schema";

@@ -135,10 +135,13 @@ public final class Examples {
     if (!types.isEmpty()) {
       return types.iterator().next();
     }
-    if (!schema.fields().isEmpty() || has(schema, "required") || has(schema, "minProperties")) {
+    if (!schema.fields().isEmpty()
+        || has(schema, "patternProperties")
+        || has(schema, "required")
+        || has(schema, "minProperties")) {
       return "object";
     }
-    if (schema.items() != null || has(schema, "minItems")) {
+    if (!schema.items().isEmpty() || has(schema, "contains") || has(schema, "minItems")) {
       return "array";
     }
     return has(schema, "minimum") || has(schema, "maximum") || has(schema, "multipleOf")
@@ -170,40 +173,68 @@ public final class Examples {
         }
       }
     }
-    SchemaView others = schema.others();
+    required.addAll(schema.needed(object));
     for (String name : required) {
-      if (!object.has(name)) {
-        JsonNode value = others == null ? MAKE.stringNode(chance.text(6)) : made(others, depth + 1);
-        if (value == null) {
-          return null;
-        }
-        object.set(name, value);
+      if (!object.has(name) && !put(object, name, schema, depth)) {
+        return null;
+      }
+    }
+    FieldNames names = new FieldNames(schema, chance);
+    if (depth < DEEPEST_OPTIONAL && attempt == 0) {
+      for (String pattern : schema.namePatterns()) {
+        names.matching(pattern).ifPresent(name -> put(object, name, schema, depth));
       }
     }
     int least = (int) Limits.least(schema.layers(), "minProperties");
-    while (object.size() < least && object.size() < LONGEST_LIST) {
-      JsonNode value = others == null ? MAKE.stringNode(chance.text(6)) : made(others, depth + 1);
-      if (value == null) {
+    while (object.size() < Math.min(least, LONGEST_LIST)) {
+      Optional<String> name = names.another(object);
+      if (name.isEmpty() || !put(object, name.get(), schema, depth)) {
         return null;
       }
-      object.set(chance.text(6), value);
     }
     return object;
   }
 
+  private boolean put(ObjectNode object, String name, SchemaView schema, int depth) {
+    JsonNode value = orAny(schema.field(name), depth);
+    if (value != null) {
+      object.set(name, value);
+    }
+    return value != null;
+  }
+
+  private @Nullable JsonNode orAny(@Nullable SchemaView schema, int depth) {
+    return schema == null ? MAKE.stringNode(chance.text(6)) : made(schema, depth + 1);
+  }
+
   private JsonNode list(SchemaView schema, int depth, int attempt) {
     long least = Limits.least(schema.layers(), "minItems");
-    long most = Limits.most(schema.layers(), "maxItems");
-    SchemaView items = schema.items();
-    long count = Math.max(least, attempt == 0 && depth < DEEPEST_OPTIONAL ? 2 : least);
+    long most = Math.min(LONGEST_LIST, Limits.most(schema.layers(), "maxItems"));
     ArrayNode list = MAKE.arrayNode();
-    for (int i = 0; i < Math.min(Math.min(count, most), LONGEST_LIST); i++) {
-      JsonNode item = items == null ? MAKE.stringNode(chance.text(6)) : made(items, depth + 1);
+    fill(list, Math.min(schema.firstItems(), most), schema, depth);
+    for (SchemaView.Wanted wanted : schema.wanted()) {
+      long found = list.valueStream().filter(wanted.item()::accepts).count();
+      SchemaView rest = schema.item(list.size());
+      SchemaView both = rest == null ? wanted.item() : wanted.item().with(rest);
+      for (long i = found; i < wanted.least() && list.size() < most; i++) {
+        JsonNode item = made(both, depth + 1);
+        if (item != null) {
+          list.add(item);
+        }
+      }
+    }
+    boolean two = attempt == 0 && depth < DEEPEST_OPTIONAL && schema.firstItems() == 0;
+    fill(list, Math.min(Math.max(least, two ? 2 : least), most), schema, depth);
+    return list;
+  }
+
+  private void fill(ArrayNode list, long size, SchemaView schema, int depth) {
+    for (int i = list.size(); i < size; i++) {
+      JsonNode item = orAny(schema.item(list.size()), depth);
       if (item != null) {
         list.add(item);
       }
     }
-    return list;
   }
 
   private static JsonNode number(SchemaView schema, boolean whole) {
