@@ -25,6 +25,9 @@ public final class ApiDocument {
   private static final Set<String> METHODS =
       Set.of("get", "put", "post", "delete", "options", "head", "patch", "trace");
 
+  private static final String[] OF_PATHS =
+      Stream.concat(METHODS.stream(), Stream.of("parameters", "servers")).toArray(String[]::new);
+
   private final Document document;
   private final boolean json;
   private final List<Document> others;
@@ -112,6 +115,7 @@ public final class ApiDocument {
     if (version.startsWith("3.0") && !root.has("paths")) {
       throw root.missing("paths");
     }
+    root.knowing("servers", "paths", "components", "security");
   }
 
   private static List<Operation> operations(
@@ -144,7 +148,7 @@ public final class ApiDocument {
       if (template.names().contains("")) {
         throw start.problem("its variable {} has no name");
       }
-      Part item = references.followed(start);
+      Part item = references.followed(start).knowing(OF_PATHS);
       for (String key : item.node().propertyNames()) {
         if (METHODS.contains(key.toLowerCase(Locale.ROOT))) {
           operations.add(reading.read(key, template, item, item.at(key).object()));

@@ -23,7 +23,7 @@ record ContentReading(
   Content content(Part holder, boolean sent) {
     Map<String, MediaType> types = new LinkedHashMap<>();
     holder.members("content").forEach((type, start) -> {
-      Part part = references.followed(start);
+      Part part = references.followed(start).knowing("schema", "encoding");
       Map<String, MediaType.Encoding> encoding = new LinkedHashMap<>();
       part.members("encoding").forEach((name, one) -> encoding.put(name, encoding(one.object())));
       types.put(
@@ -68,7 +68,11 @@ record ContentReading(
   }
 
   private Parameter parameter(String name, Parameter.In in, Part part, boolean sent) {
+    part.knowing("schema", "content", "required", "style", "explode", "deprecated");
     Map<String, Part> content = part.members("content");
+    if (content.isEmpty() && !part.has("schema")) {
+      throw part.problem("it says in neither 'schema' nor 'content' what it looks like");
+    }
     if (content.size() > 1) {
       throw part.at("content")
           .problem("a parameter has one media type, this has " + content.size());

@@ -36,6 +36,7 @@ final class OperationReading {
   }
 
   Operation read(String method, PathTemplate path, Part item, Part part) {
+    part.knowing("parameters", "requestBody", "responses", "security", "deprecated", "servers");
     Map<String, Parameter> parameters = new LinkedHashMap<>();
     add(item, parameters);
     add(part, parameters);
@@ -70,7 +71,10 @@ final class OperationReading {
   }
 
   private Operation.RequestBody body(Part start) {
-    Part part = references.followed(start);
+    Part part = references.followed(start).knowing("content", "required");
+    if (!part.has("content")) {
+      throw part.missing("content");
+    }
     return new Operation.RequestBody(
         part.flag("required", false), contents.content(part, true), part.pointer());
   }
@@ -83,7 +87,7 @@ final class OperationReading {
         throw start.problem(
             "'" + written + "' is no status; wanted one like 404, a class like 4XX, or default");
       }
-      Part part = references.followed(start);
+      Part part = references.followed(start).knowing("content", "headers");
       answers.put(
           status,
           new Answer(status, contents.content(part, false), headers(part), start.pointer()));

@@ -1,6 +1,7 @@
 package org.oddlantern.internal.description;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -99,6 +100,20 @@ record Part(Document document, String pointer, JsonNode node) {
   Part object() {
     if (!node.isObject()) {
       throw problem("wanted an object, got " + Words.withKind(node));
+    }
+    return this;
+  }
+
+  /** This, whose fields are looked at for names that are mistyped: what they say would go unheard. */
+  Part knowing(String... names) {
+    List<String> absent = Arrays.stream(names).filter(name -> !node.has(name)).toList();
+    List<String> known = List.of(names);
+    for (String key : node.propertyNames()) {
+      if (!known.contains(key) && !key.startsWith("x-")) {
+        NearestMatch.among(key, absent).ifPresent(near -> {
+          throw at(key).problem("no such field is known here; is '" + near + "' meant?");
+        });
+      }
     }
     return this;
   }

@@ -21,7 +21,7 @@ record References(SharedReading schemas) {
   Part followed(Part start) {
     Part part = start;
     Set<String> passed = new LinkedHashSet<>();
-    while (part.node().path("$ref").isString()) {
+    while (part.has("$ref")) {
       if (!passed.add(part.place())) {
         throw start.problem("its references run in a circle: " + String.join(" -> ", passed)
             + " -> " + part.place());

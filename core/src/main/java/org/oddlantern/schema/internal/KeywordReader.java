@@ -78,6 +78,10 @@ final class KeywordReader {
   /** Whether a reference stands here that lets nothing count beside it. */
   private boolean references() {
     String ref = text("$ref");
+    if (ref == null && schema.has("$ref")) {
+      throw new SchemaProblem(
+          site.place("$ref"), "wanted a text, got " + Words.withKind(schema.path("$ref")));
+    }
     if (ref != null) {
       keywords.add(new Ref("$ref", reading.refer(site, "$ref", ref), null));
       if (dialect.refStandsAlone()) {

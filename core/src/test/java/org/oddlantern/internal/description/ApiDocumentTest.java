@@ -164,7 +164,7 @@ class ApiDocumentTest {
         "openapi: 3.0.3\\npaths: { '/h/{a}': {}, '/h/{b}': {} } | #/paths/~1h~1{b}: it cannot be told apart from /h/{a}",
         "openapi: 3.0.3\\npaths: { /h: { get: { parameters: [ { in: query } ] } } } | #/paths/~1h/get/parameters/0: 'name' is missing",
         "openapi: 3.0.3\\npaths: { /h: { get: { parameters: [ { name: a, in: body } ] } } } | #/paths/~1h/get/parameters/0/in: wanted path, query, header or cookie, got \"body\"",
-        "openapi: 3.0.3\\npaths: { /h: { get: { parameters: [ { name: a, in: query, style: pipes } ] } } } | #/paths/~1h/get/parameters/0/style: wanted one of matrix, label, form, simple, spaceDelimited, pipeDelimited, deepObject; got \"pipes\"",
+        "openapi: 3.0.3\\npaths: { /h: { get: { parameters: [ { name: a, in: query, schema: {}, style: pipes } ] } } } | #/paths/~1h/get/parameters/0/style: wanted one of matrix, label, form, simple, spaceDelimited, pipeDelimited, deepObject; got \"pipes\"",
         "openapi: 3.0.3\\npaths: { /h: { get: { responses: { ok: {} } } } } | #/paths/~1h/get/responses/ok: 'ok' is no status; wanted one like 404, a class like 4XX, or default",
         "openapi: 3.0.3\\npaths: { /h: { get: { responses: { '200': { $ref: '#/components/responses/Hiwe' } } } } }\\ncomponents: { responses: { Hive: {} } } | #/paths/~1h/get/responses/200/$ref: yard.yaml#/components/responses/Hiwe is not there: yard.yaml#/components/responses has no 'Hiwe'; did you mean 'Hive'?",
         "openapi: 3.0.3\\npaths: { /h: { $ref: '#/paths/~1i' }, /i: { $ref: '#/paths/~1h' } } | #/paths/~1h: its references run in a circle: yard.yaml#/paths/~1h -> yard.yaml#/paths/~1i -> yard.yaml#/paths/~1h",
@@ -173,6 +173,12 @@ class ApiDocumentTest {
         "openapi: 3.1.0\\npaths: { /h: { get: { responses: { '200': { content: { application/json: { schema: { $ref: 'gone.yaml' } } } } } } } } | #/paths/~1h/get/responses/200/content/application~1json/schema/$ref: \"gone.yaml\" leads to nothing",
         "openapi: 3.1.0\\npaths: { /h: { get: { responses: { '200': { content: { application/json: { schema: { $ref: '#/x' } } } } } } } }\\nx: { allOf: [ { $ref: '#/x' } ] } | it refers to itself without end",
         "openapi: 3.0.3\\nservers: [ { url: '/{v}' } ]\\npaths: {} | #/servers/0/url: 'variables' does not say what 'v' is",
+        "openapi: 3.0.3\\npaths: { /h: { post: { requstBody: {} } } } | #/paths/~1h/post/requstBody: no such field is known here; is 'requestBody' meant?",
+        "openapi: 3.0.3\\npaths: { /h: { pots: {} } } | #/paths/~1h/pots: no such field is known here; is 'post' meant?",
+        "openapi: 3.0.3\\npaths: { /h: { get: { parameters: [ { name: a, in: query, type: string } ] } } } | #/paths/~1h/get/parameters/0: it says in neither 'schema' nor 'content' what it looks like",
+        "openapi: 3.0.3\\npaths: { /h: { post: { requestBody: {} } } } | #/paths/~1h/post/requestBody: 'content' is missing",
+        "openapi: 3.0.3\\npaths: { /h: { get: { responses: { '200': { $ref: 7 } } } } } | #/paths/~1h/get/responses/200/$ref: wanted a text, got 7 (number)",
+        "openapi: 3.0.3\\npaths: { /h: { get: { responses: { '200': { content: { a/b: { schema: { $ref: 7 } } } } } } } } | /schema/$ref: wanted a text, got 7 (number)",
         "openapi: 3.0.3\\npaths: { /h: | line"
       })
   void whatCannotBeUsedIsToldWithItsPlace(String text, String wanted) {
