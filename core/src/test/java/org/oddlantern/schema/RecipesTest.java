@@ -321,7 +321,7 @@ class RecipesTest {
       }
       if (random.nextInt(4) == 0) {
         schema.set("items", schema(3).deepCopy());
-        ((ObjectNode) schema.putObject("contains")).setAll((ObjectNode) schema.path("items"));
+        schema.putObject("contains").setAll((ObjectNode) schema.path("items"));
         ((ObjectNode) schema.path("items")).removeAll();
         if (random.nextBoolean()) {
           schema.put("maxContains", 1 + random.nextInt(2));

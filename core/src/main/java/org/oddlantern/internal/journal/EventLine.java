@@ -16,6 +16,7 @@ import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.RecipeRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.SourceRecord;
@@ -138,6 +139,13 @@ record EventLine(JsonGenerator out, TimeText times) {
     }
     asked(one.exchanges(), one.queries(), one.problem());
     text(Member.KNOWN_FAULT, one.knownFault());
+    RecipeRecord recipe = one.head().recipe();
+    if (recipe != null) {
+      out.writeObjectPropertyStart(Member.RECIPE);
+      text(Member.WHAT, recipe.what());
+      out.writeBooleanProperty(Member.BREAKS, recipe.breaks());
+      out.writeEndObject();
+    }
     text(Member.PRINTED, one.printed());
     stepsAndFiles(one);
     texts(Member.WAITED_FOR, one.waitedFor());

@@ -12,6 +12,7 @@ final class Member {
   static final String ANSWER = "answer";
   static final String ANSWERS = "answers";
   static final String AT = "at";
+  static final String BREAKS = "breaks";
   static final String BYTES = "bytes";
   static final String BY_VALUE = "byValue";
   static final String CALL = "call";
@@ -75,6 +76,7 @@ final class Member {
   static final String PROMISES = "promises";
   static final String QUERIES = "queries";
   static final String REASON = "reason";
+  static final String RECIPE = "recipe";
   static final String REPLY_BODY = "replyBody";
   static final String REPLY_HEADERS = "replyHeaders";
   static final String REQUEST_BODY = "requestBody";
@@ -116,6 +118,7 @@ final class Member {
   static final String WARNING = "warning";
   static final String WARNINGS = "warnings";
   static final String WATCH = "watch";
+  static final String WHAT = "what";
   static final String WHERE = "where";
   static final String WHOSE = "whose";
   static final String WORDS = "words";

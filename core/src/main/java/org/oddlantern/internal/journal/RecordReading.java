@@ -25,6 +25,7 @@ import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Mark;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.RecipeRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
@@ -106,7 +107,10 @@ final class RecordReading {
         one.text(Member.TITLE),
         one.text(Member.PLACE),
         one.text(Member.WHOSE),
-        one.text(Member.KNOWN_FAULT));
+        one.text(Member.KNOWN_FAULT),
+        one.part(
+            Member.RECIPE,
+            recipe -> new RecipeRecord(recipe.text(Member.WHAT), recipe.truth(Member.BREAKS))));
   }
 
   private static List<Mark> marks(Members one) {

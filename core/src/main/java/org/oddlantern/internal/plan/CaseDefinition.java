@@ -5,6 +5,7 @@ import java.lang.reflect.Type;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.schema.Recipe;
 
 /**
  * A case as its class defines it, or one of its samples.
@@ -60,6 +61,11 @@ public record CaseDefinition(
   @Override
   public CaseDefinition on(String other) {
     return with(new CaseId(id.suite(), id.method(), other, id.sample()), titled, other);
+  }
+
+  /** How it changes a good value, if its sample is a way to do so; null else. */
+  public @Nullable Recipe recipe() {
+    return titled.sample != null && titled.sample.value() instanceof Recipe recipe ? recipe : null;
   }
 
   /** The case over one sample. */

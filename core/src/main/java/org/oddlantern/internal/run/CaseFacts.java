@@ -2,6 +2,7 @@ package org.oddlantern.internal.run;
 
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseId;
@@ -9,7 +10,10 @@ import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.Position;
 import org.oddlantern.internal.plan.SuiteName;
 import org.oddlantern.internal.record.CaseHead;
+import org.oddlantern.internal.record.RecipeRecord;
 import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.schema.Edge;
+import org.oddlantern.schema.Recipe;
 
 /**
  * What reports tell of a case besides what came of it, whoever planned it.
@@ -19,6 +23,7 @@ import org.oddlantern.internal.record.RecordKind;
  * @param title tells its title, what comes from a sample in another way
  * @param position where it stands
  * @param knownFault where a fault is noted that it is known to have; empty if none
+ * @param recipe how it changes a good value; null if it does not
  * @param order its place in the order of the plan
  * @param after what had to come before it
  */
@@ -28,6 +33,7 @@ record CaseFacts(
     Title title,
     Position position,
     String knownFault,
+    @Nullable Recipe recipe,
     int order,
     Set<Integer> after) {
 
@@ -39,6 +45,7 @@ record CaseFacts(
         definition::title,
         definition.position(),
         definition.marks().knownFault(),
+        definition.recipe(),
         one.order(),
         one.after());
   }
@@ -52,7 +59,10 @@ record CaseFacts(
         title.told(masker::text),
         position.toString(),
         "",
-        knownFault);
+        knownFault,
+        recipe == null
+            ? null
+            : new RecipeRecord(masker.text(recipe.what()), !(recipe instanceof Edge<?>)));
   }
 
   /** A title that a sample may have a part in. */

@@ -139,6 +139,7 @@ public final class Guest {
         told -> title,
         new Position(file, 0, order),
         "",
+        null,
         order,
         Set.of());
   }

@@ -148,6 +148,14 @@ public final class DescribedRun {
         .toList();
   }
 
+  /** The operations that were called though the description says that they should not be any more. */
+  public List<OperationCoverage> deprecated() {
+    return coverages().stream()
+        .flatMap(one -> one.operations().stream())
+        .filter(one -> one.isCalled() && one.operation().about().deprecated())
+        .toList();
+  }
+
   /** What was seen of each description, in a sentence without a full stop. */
   public String sentence() {
     List<String> parts = new ArrayList<>();

@@ -160,6 +160,14 @@ public final class RunData {
     return described;
   }
 
+  /** What became of good values that cases have changed. */
+  public TriedRecipes recipes() {
+    TriedRecipes recipes = new TriedRecipes();
+    cases.forEach(one ->
+        recipes.add(one.head().recipe() == null || one.outcome().isGreen() ? one : whole(one)));
+    return recipes;
+  }
+
   /**
    * What deserves a look.
    *

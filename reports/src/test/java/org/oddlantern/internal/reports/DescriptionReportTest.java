@@ -148,7 +148,8 @@ class DescriptionReportTest {
   /** The console hears of a description before it hears of calls. */
   @Test
   void theConsoleTellsEachThingOnceWithItsLines() {
-    List<RunEvent> events = new ArrayList<>(made("k1", ODD).events());
+    String yard = YARD.replace("summary: one hive", "deprecated: true");
+    List<RunEvent> events = new ArrayList<>(made("k1", ODD, yard).events());
     int described = 0;
     while (!(events.get(described) instanceof RunEvent.Described)) {
       described++;
@@ -162,6 +163,7 @@ class DescriptionReportTest {
     assertTrue(
         told.contains(
             "\ndescribed  1 of 2 operations of yard.yaml called, 1 thing not as described\n"
+                + "deprecated  GET /hives/{id} in 2 cases\n"
                 + "otherwise  GET /hives/{id}, $.kind, in 1 case\n"),
         told);
     assertTrue(told.contains("to say so, add at hive.json#/properties/kind/enum:\n"), told);

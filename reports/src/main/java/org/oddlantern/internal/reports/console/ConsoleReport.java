@@ -18,6 +18,7 @@ import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.DescribedRun;
+import org.oddlantern.internal.reports.TriedRecipes;
 
 /**
  * Prints a run while it goes on: a line for each case, beginning with the word of its outcome; whatever
@@ -41,6 +42,7 @@ public final class ConsoleReport implements RunListener {
   private final PromisesHeard promises = new PromisesHeard();
   private final WatchedText watched = new WatchedText();
   private final DescribedText described = new DescribedText();
+  private final TriedRecipes recipes = new TriedRecipes();
   private final Timer timer = new Timer("odd-lantern console", true);
   private String suite = "";
   private String seed = "";
@@ -80,6 +82,9 @@ public final class ConsoleReport implements RunListener {
       promises.hear(event);
       watched.hear(event);
       described.hear(event);
+      if (event instanceof RunEvent.CaseFinished finished) {
+        recipes.add(finished.record());
+      }
       if (!(event instanceof RunEvent.CaseBegan)) {
         live.erase();
         tell(event);
@@ -297,6 +302,10 @@ public final class ConsoleReport implements RunListener {
       line(promises.sentence(), 10);
     }
     described.lines().forEach(this::again);
+    recipes
+        .told()
+        .forEach(one ->
+            again(new EndText.Line(one.kind().toLowerCase(Locale.ROOT), one.sentence(), false)));
     watched.lines(described.run()).forEach(this::again);
     if (wasPutBack > 0 || ended.leftBehind() > 0) {
       out.println(String.format(

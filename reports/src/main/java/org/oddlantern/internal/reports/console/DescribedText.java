@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.oddlantern.internal.described.Coverage;
 import org.oddlantern.internal.described.Deviation;
 import org.oddlantern.internal.record.BodyRecord;
@@ -50,6 +51,13 @@ final class DescribedText {
     run.problems().stream()
         .filter(problem -> !told.contains(problem))
         .forEach(problem -> lines.add(new EndText.Line("", problem, false)));
+    String deprecated = run.deprecated().stream()
+        .limit(MOST)
+        .map(one -> one.operation().line() + " in " + Amounts.of(one.cases().size(), "case"))
+        .collect(Collectors.joining(", "));
+    if (!deprecated.isEmpty()) {
+      lines.add(new EndText.Line("deprecated", deprecated, false));
+    }
     List<Coverage.Seen> deviations = run.deviations();
     deviations.stream().limit(MOST).forEach(one -> add(one, lines));
     if (deviations.size() > MOST) {

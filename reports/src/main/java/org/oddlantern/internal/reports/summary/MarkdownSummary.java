@@ -14,6 +14,7 @@ import org.oddlantern.internal.reports.Comparison;
 import org.oddlantern.internal.reports.Likeness;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.Symptom;
+import org.oddlantern.internal.reports.TriedRecipes;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.internal.WellFormed;
 
@@ -100,6 +101,10 @@ public final class MarkdownSummary {
     if (!run.described().isEmpty()) {
       line("");
       line("Description: " + escaped(run.described().sentence()) + ".");
+    }
+    for (TriedRecipes.Told one : run.recipes().told()) {
+      line("");
+      line(one.kind() + ": " + escaped(one.sentence()) + ".");
     }
   }
 
