@@ -151,7 +151,7 @@ class NewTest {
       Shell.write("parts/hive.yaml", Files.readString(folder.resolve("api/parts/hive.yaml")));
       String run = Shell.says(0, "run", classes.toString());
       assertTrue(run.contains("\n2 pending, 3 passed in "), run);
-      assertTrue(run.contains("described  3 of 5 operations of described.yaml called"), run);
+      assertTrue(run.contains("described 3 of 5 operations of described.yaml called"), run);
     }
     assertEquals(
         2, Shell.run("new", "x", "--from", "parts/hive.yaml").status(), "it describes no API");

@@ -32,6 +32,16 @@ class DemoIT {
     assertEquals("", output.err());
     assertEquals(0, output.status(), output.out());
     assertTrue(output.out().contains("\n131 passed in "), output.out());
+    assertTrue(
+        output
+            .out()
+            .contains(
+                "\ndescribed 35 of 35 operations of beeyard.yaml called, everything as described\n"
+                    + "deprecated GET /old-hives/{id} in 1 case\n"
+                    + "wrong     WrongCallTest#refused: 8 of 8 refused\n"
+                    + "wrong     WrongHiveTest#refused: 23 of 23 refused\n"
+                    + "edge      WrongHiveTest#taken: 8 of 8 accepted\n"),
+        output.out());
     assertTrue(output.out().contains("report    odd-lantern-out/report/index.html"), output.out());
     Path out = folder.resolve("odd-lantern-out");
     assertTrue(

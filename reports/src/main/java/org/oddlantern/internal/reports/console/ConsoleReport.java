@@ -279,8 +279,10 @@ public final class ConsoleReport implements RunListener {
   }
 
   private void again(EndText.Line one) {
-    String head = "%-8s  ".formatted(one.word());
-    List<String> lines = wrapped(head + Plain.line(one.text()), head.length());
+    String head = "%-9s ".formatted(one.word());
+    String text = Plain.line(one.text());
+    int indent = head.length() + text.length() - text.stripLeading().length();
+    List<String> lines = wrapped(head + text, indent);
     String first = lines.get(0);
     out.println(
         one.alarming()
@@ -289,19 +291,23 @@ public final class ConsoleReport implements RunListener {
     lines.stream().skip(1).forEach(out::println);
   }
 
+  private void block(List<EndText.Line> lines) {
+    if (!lines.isEmpty()) {
+      out.println();
+      lines.forEach(this::again);
+    }
+  }
+
   private void end(RunEvent.Ended ended) {
     Counts counts = new Counts(ended.counts());
-    List<EndText.Line> again = end.lines();
-    if (!again.isEmpty()) {
-      out.println();
-      again.forEach(this::again);
-    }
+    block(described.otherwise());
+    block(end.lines());
     out.println();
     headed(String.join(", ", counts.told()), " in " + Amounts.time(ended.tookMicros()));
     if (!promises.sentence().isEmpty()) {
       line(promises.sentence(), 10);
     }
-    described.lines().forEach(this::again);
+    described.sentences().forEach(this::again);
     recipes
         .told()
         .forEach(one ->

@@ -41,16 +41,13 @@ final class DescribedText {
     return run;
   }
 
-  /** The lines, each with its word; none if nothing is described. */
-  List<EndText.Line> lines() {
+  /** What was seen in all, each line with its word; none if nothing is described. */
+  List<EndText.Line> sentences() {
     List<EndText.Line> lines = new ArrayList<>();
     if (run.isEmpty()) {
       return lines;
     }
     lines.add(new EndText.Line("described", run.sentence(), false));
-    run.problems().stream()
-        .filter(problem -> !told.contains(problem))
-        .forEach(problem -> lines.add(new EndText.Line("", problem, false)));
     String deprecated = run.deprecated().stream()
         .limit(MOST)
         .map(one -> one.operation().line() + " in " + Amounts.of(one.cases().size(), "case"))
@@ -58,6 +55,15 @@ final class DescribedText {
     if (!deprecated.isEmpty()) {
       lines.add(new EndText.Line("deprecated", deprecated, false));
     }
+    run.problems().stream()
+        .filter(problem -> !told.contains(problem))
+        .forEach(problem -> lines.add(new EndText.Line("", problem, false)));
+    return lines;
+  }
+
+  /** What was not as described, with the lines that would say so. */
+  List<EndText.Line> otherwise() {
+    List<EndText.Line> lines = new ArrayList<>();
     List<Coverage.Seen> deviations = run.deviations();
     deviations.stream().limit(MOST).forEach(one -> add(one, lines));
     if (deviations.size() > MOST) {
