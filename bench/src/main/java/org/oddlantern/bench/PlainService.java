@@ -65,8 +65,9 @@ final class PlainService implements AutoCloseable {
   }
 
   private static byte[] reply(String path) {
-    String body = "{\"id\":" + path.substring(path.lastIndexOf('/') + 1) + ",\"notes\":\""
-        + (path.startsWith("/long") ? FILLING : "") + "\"}";
+    String body = "{\"id\":" + path.substring(path.lastIndexOf('/') + 1)
+        + ",\"label\":\"Foxglove\",\"notes\":\"" + (path.startsWith("/long") ? FILLING : "")
+        + "\"}";
     return ("HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: " + body.length()
             + "\r\n\r\n" + body)
         .getBytes(StandardCharsets.ISO_8859_1);

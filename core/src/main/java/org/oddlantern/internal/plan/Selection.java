@@ -1,13 +1,10 @@
 package org.oddlantern.internal.plan;
 
-import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -29,9 +26,6 @@ public record Selection(
     List<String> tags,
     List<String> withoutTags,
     @Nullable Set<String> ids) {
-
-  /** A case by class and method, maybe with a sample; anything else may be a title. */
-  private static final Pattern NAME = Pattern.compile("[\\w.$]+#\\w+(\\[.*\\])?");
 
   /** All cases. */
   public static final Selection ALL = new Selection(List.of());
@@ -58,33 +52,15 @@ public record Selection(
     if (cases.isEmpty()) {
       throw new NothingSelected("there are no cases: no class there has a method with @Case");
     }
-    Set<String> names = new HashSet<>();
-    cases.forEach(one -> names(one).forEach(names::add));
-    List<String> titles = entries.stream()
-        .filter(entry -> !names.contains(entry) && !NAME.matcher(entry).matches())
-        .toList();
-    return cases.stream()
-        .filter(one -> entries.isEmpty()
-            || entries.stream()
-                .anyMatch(entry -> fits(entry, one)
-                    || names(one).anyMatch(entry.replaceAll("\\[.*\\]$", "")::equals))
-            || titles.stream().anyMatch(title -> mayFit(title, one)))
-        .toList();
-  }
-
-  /** Whether the title of one of its samples may be what was asked for. */
-  private static boolean mayFit(String entry, CaseDefinition one) {
-    return one.title().contains("{") || entry.contains("[");
+    return entries.isEmpty() ? cases : new AskedNames(entries).maybe(cases);
   }
 
   /** What was asked for, of some cases and their samples; the names of all cases are for messages. */
   List<Spot> of(List<Spot> spots, List<CaseDefinition> all) {
     Map<Spot, CaseDefinition> cases = new LinkedHashMap<>();
     spots.forEach(spot -> cases.put(spot, spot.asCase()));
-    cases
-        .values()
-        .removeIf(
-            one -> !entries.isEmpty() && entries.stream().noneMatch(entry -> fits(entry, one)));
+    AskedNames asked = new AskedNames(entries);
+    cases.values().removeIf(one -> !entries.isEmpty() && !asked.has(one));
     if (cases.isEmpty()) {
       throw new NothingSelected(nearest(
           Stream.concat(all.stream(), spots.stream().map(Spot::asCase)).toList(), all.size()));
@@ -129,42 +105,9 @@ public record Selection(
             known.isEmpty() ? "there are no tags" : "the tags are " + String.join(", ", known));
   }
 
-  private static boolean fits(String entry, CaseDefinition one) {
-    return names(one).anyMatch(entry::equals) || matches(entry, one.title());
-  }
-
-  private static boolean matches(String entry, String title) {
-    String pattern =
-        Stream.of(entry.split("\\*", -1)).map(Pattern::quote).collect(Collectors.joining(".*"));
-    return Pattern.compile(
-            pattern, Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE | Pattern.DOTALL)
-        .matcher(title)
-        .matches();
-  }
-
-  /** The names by which a case can be asked for: its class, the classes around it, and itself. */
-  private static Stream<String> names(CaseDefinition one) {
-    List<String> names = new ArrayList<>();
-    for (Class<?> type = one.suite(); type != null; type = type.getEnclosingClass()) {
-      names.add(type.getSimpleName());
-      names.add(type.getName());
-      names.add(type.getName().replace('$', '.'));
-    }
-    String method = "#" + one.id().method();
-    names.add(one.suite().getSimpleName() + method);
-    names.add(one.origin().brief());
-    names.add(one.origin().toString());
-    if (!one.id().sample().isEmpty()) {
-      names.add(one.suite().getSimpleName() + method + "[" + one.id().sample() + "]");
-      names.add(one.id().brief());
-      names.add(one.id().toString());
-    }
-    return names.stream();
-  }
-
   private String nearest(List<CaseDefinition> cases, int count) {
     List<String> candidates = cases.stream()
-        .flatMap(one -> Stream.concat(names(one), Stream.of(one.title())))
+        .flatMap(one -> Stream.concat(AskedNames.names(one).stream(), Stream.of(one.title())))
         .distinct()
         .toList();
     String hints = entries.stream()

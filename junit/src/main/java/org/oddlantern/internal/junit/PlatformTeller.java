@@ -2,6 +2,7 @@ package org.oddlantern.internal.junit;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -35,12 +36,13 @@ final class PlatformTeller implements RunListener {
   private final Tree tree;
   private final String part;
   private final Map<String, TestDescriptor> cases = new HashMap<>();
-  private final Set<TestDescriptor> started = new LinkedHashSet<>();
-  private final Set<TestDescriptor> registered = new LinkedHashSet<>();
+  private final Set<TestDescriptor> nodes = new HashSet<>();
+  private final Set<TestDescriptor> started = new HashSet<>();
+  private final Set<TestDescriptor> open = new LinkedHashSet<>();
+  private final Set<TestDescriptor> registered = new HashSet<>();
   private final Map<TestDescriptor, List<String>> leftBehind = new LinkedHashMap<>();
   private final Map<String, Integer> others = new HashMap<>();
   private final Map<TestDescriptor, Integer> awaited = new HashMap<>();
-  private final Set<TestDescriptor> finished = new LinkedHashSet<>();
 
   PlatformTeller(TestDescriptor root, EngineExecutionListener platform, Plan plan) {
     this.root = root;
@@ -51,6 +53,7 @@ final class PlatformTeller implements RunListener {
     for (PlannedCase one : plan.cases()) {
       TestDescriptor node = tree.add(one.definition());
       if (cases.put(one.definition().id().toString(), node) == null) {
+        nodes.add(node);
         around(node).forEach(parent -> awaited.merge(parent, 1, Integer::sum));
       }
     }
@@ -174,6 +177,9 @@ final class PlatformTeller implements RunListener {
     node.getParent().ifPresent(this::start);
     announce(node);
     started.add(node);
+    if (!node.isTest()) {
+      open.add(node);
+    }
     platform.executionStarted(node);
     leaveOut(node);
   }
@@ -181,9 +187,7 @@ final class PlatformTeller implements RunListener {
   /** What was found there and does not run, since another part of the run has it. */
   private void leaveOut(TestDescriptor parent) {
     for (TestDescriptor child : List.copyOf(parent.getChildren())) {
-      if (registered.contains(child)
-          && !awaited.containsKey(child)
-          && !cases.containsValue(child)) {
+      if (registered.contains(child) && !awaited.containsKey(child) && !nodes.contains(child)) {
         platform.executionSkipped(child, "it is in another part of the run than " + part);
       }
     }
@@ -198,8 +202,8 @@ final class PlatformTeller implements RunListener {
 
   /** What holds cases ends before the next case begins, since builds count what they hear in between. */
   private void finishWhatIsDone() {
-    for (TestDescriptor node : List.copyOf(started)) {
-      if (!node.isTest() && awaited.getOrDefault(node, 0) == 0) {
+    for (TestDescriptor node : List.copyOf(open)) {
+      if (awaited.getOrDefault(node, 0) == 0) {
         finish(node);
       }
     }
@@ -219,7 +223,7 @@ final class PlatformTeller implements RunListener {
   }
 
   private void finish(TestDescriptor node) {
-    if (node.isTest() || !started.contains(node) || !finished.add(node)) {
+    if (!open.remove(node)) {
       return;
     }
     node.getChildren().forEach(this::finish);

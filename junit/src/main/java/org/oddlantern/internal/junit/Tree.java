@@ -1,9 +1,11 @@
 package org.oddlantern.internal.junit;
 
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.platform.engine.TestDescriptor;
+import org.junit.platform.engine.UniqueId;
 import org.junit.platform.engine.support.descriptor.ClassSource;
 import org.oddlantern.config.SettingsProblem;
 import org.oddlantern.internal.plan.CaseDefinition;
@@ -17,6 +19,7 @@ final class Tree {
 
   private final TestDescriptor root;
   private final Map<Class<?>, TestDescriptor> suites = new LinkedHashMap<>();
+  private final Map<UniqueId, TestDescriptor> nodes = new HashMap<>();
 
   Tree(TestDescriptor root) {
     this.root = root;
@@ -25,14 +28,13 @@ final class Tree {
 
   private void known(TestDescriptor parent) {
     for (TestDescriptor child : parent.getChildren()) {
+      nodes.put(child.getUniqueId(), child);
+      known(child);
       child
           .getSource()
           .filter(ClassSource.class::isInstance)
           .map(ClassSource.class::cast)
-          .ifPresent(source -> {
-            suites.put(source.getJavaClass(), child);
-            known(child);
-          });
+          .ifPresent(source -> suites.put(source.getJavaClass(), child));
     }
   }
 
@@ -91,11 +93,10 @@ final class Tree {
     return node;
   }
 
-  private static TestDescriptor added(TestDescriptor parent, TestDescriptor node) {
-    for (TestDescriptor child : parent.getChildren()) {
-      if (child.getUniqueId().equals(node.getUniqueId())) {
-        return child;
-      }
+  private TestDescriptor added(TestDescriptor parent, TestDescriptor node) {
+    TestDescriptor known = nodes.putIfAbsent(node.getUniqueId(), node);
+    if (known != null) {
+      return known;
     }
     parent.addChild(node);
     return node;
