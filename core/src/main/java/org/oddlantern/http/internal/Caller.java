@@ -39,13 +39,15 @@ public record Caller(String marker, String trace) {
    * @return 32 hexadecimal digits; empty if none was sent
    */
   public static String traceIn(List<Header> headers) {
-    return headers.stream()
-        .filter(header -> header.name().equalsIgnoreCase(HEADER))
-        .map(header -> PARENT.matcher(header.value()))
-        .filter(Matcher::matches)
-        .map(parent -> parent.group(1))
-        .findFirst()
-        .orElse("");
+    for (Header header : headers) {
+      if (header.name().equalsIgnoreCase(HEADER)) {
+        Matcher parent = PARENT.matcher(header.value());
+        if (parent.matches()) {
+          return parent.group(1);
+        }
+      }
+    }
+    return "";
   }
 
   /**

@@ -19,6 +19,7 @@ final class CurlLine {
   private static final Set<String> OWN_HEADERS = Set.of("odd-lantern-case", Caller.HEADER);
 
   private static final String OWN_CODINGS = "gzip, deflate";
+  private static final String SECRET = "SECRET";
   private static final Pattern MASK = Pattern.compile(Pattern.quote(Masked.TEXT));
 
   private final ExchangeRecord exchange;
@@ -36,14 +37,14 @@ final class CurlLine {
 
   private String text() {
     BodyRecord body = exchange.requestBody();
-    String url = quoted(exchange.url(), "SECRET");
+    String url = quoted(exchange.url(), SECRET);
     if (exchange.method().equals("HEAD")) {
       line.append(" --head");
     } else if (!exchange.method().equals("GET") || body.bytes() > 0) {
-      line.append(" -X ").append(quoted(exchange.method(), ""));
+      line.append(" -X ").append(quoted(exchange.method(), SECRET));
     }
     for (Header header : exchange.requestHeaders()) {
-      String word = quoted(header.name() + ": " + header.value(), variable(header.name()));
+      String word = quoted(header.name() + ": " + header.value(), header.name());
       if (isNeeded(header, body)) {
         line.append(
             header.name().equalsIgnoreCase("Accept-Encoding") ? " --compressed" : " -H " + word);
@@ -57,7 +58,7 @@ final class CurlLine {
     if (!body.parts().isEmpty()) {
       body.parts().forEach(this::addPart);
     } else if (body.text() != null) {
-      line.append(" --data-binary ").append(quoted(body.text(), "SECRET"));
+      line.append(" --data-binary ").append(quoted(body.text(), SECRET));
     } else if (body.bytes() > 0) {
       line.append(" --data-binary @").append(body.file() == null ? "BODY" : body.file());
     }
@@ -67,12 +68,11 @@ final class CurlLine {
     StringBuilder field = new StringBuilder(part.name()).append('=');
     if (part.text() != null && part.fileName().isEmpty()) {
       line.append(" -F ")
-          .append(quoted(
-              field.append(part.text()).append(type(part)).toString(), variable(part.name())));
+          .append(quoted(field.append(part.text()).append(type(part)).toString(), part.name()));
       return;
     }
     field.append('@').append(part.fileName().isEmpty() ? "PART" : part.fileName());
-    line.append(" -F ").append(quoted(field.append(type(part)).toString(), "SECRET"));
+    line.append(" -F ").append(quoted(field.append(type(part)).toString(), SECRET));
   }
 
   private static String type(BodyRecord.FormPart part) {
@@ -93,20 +93,32 @@ final class CurlLine {
   /** The variable that stands for the secret of a place. */
   private static String variable(String place) {
     String name = place.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]+", "_");
-    return name.equals("AUTHORIZATION") ? "TOKEN" : name.matches("[A-Z].*") ? name : "SECRET";
+    return name.equals("AUTHORIZATION") ? "TOKEN" : name.matches("[A-Z].*") ? name : SECRET;
   }
 
-  private String quoted(String text, String otherwise) {
-    if (text.matches("[A-Za-z0-9_./:=%+,@-]+")) {
+  /** A word of the shell; what is masked in it stands as a variable, named after its place if need be. */
+  private String quoted(String text, String place) {
+    if (!text.isEmpty() && text.chars().allMatch(CurlLine::isPlain)) {
       return text;
+    }
+    if (!text.contains(Masked.TEXT)) {
+      return "'" + text.replace("'", "'\\''") + "'";
     }
     Matcher masks = MASK.matcher("'" + text.replace("'", "'\\''") + "'");
     StringBuilder quoted = new StringBuilder();
     while (masks.find()) {
       String known = variables.hasNext() ? variables.next() : "";
-      String name = known.isEmpty() ? otherwise : known;
+      String name = known.isEmpty() ? variable(place) : known;
       masks.appendReplacement(quoted, Matcher.quoteReplacement("'\"$" + name + "\"'"));
     }
     return masks.appendTail(quoted).toString().replaceAll("\"''$", "\"");
+  }
+
+  /** Whether a character stands for itself in a shell. */
+  private static boolean isPlain(int letter) {
+    return letter >= 'a' && letter <= 'z'
+        || letter >= 'A' && letter <= 'Z'
+        || letter >= '0' && letter <= '9'
+        || "_./:=%+,@-".indexOf(letter) >= 0;
   }
 }

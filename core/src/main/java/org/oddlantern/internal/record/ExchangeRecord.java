@@ -159,7 +159,11 @@ public record ExchangeRecord(
    * @return an address; empty if there is no trace or nobody knows where
    */
   public String traceLink() {
-    return trace().isEmpty() ? "" : origin.traces().replace("{id}", trace());
+    if (origin.traces().isEmpty()) {
+      return "";
+    }
+    String trace = trace();
+    return trace.isEmpty() ? "" : origin.traces().replace("{id}", trace);
   }
 
   /**

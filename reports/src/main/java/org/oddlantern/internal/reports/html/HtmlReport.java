@@ -1,13 +1,8 @@
 package org.oddlantern.internal.reports.html;
 
-import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStreamWriter;
 import java.io.UncheckedIOException;
-import java.io.Writer;
-import java.nio.charset.CodingErrorAction;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,8 +16,6 @@ import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
 import org.oddlantern.shaded.gg.jte.ContentType;
 import org.oddlantern.shaded.gg.jte.TemplateEngine;
-import org.oddlantern.shaded.gg.jte.TemplateOutput;
-import org.oddlantern.shaded.gg.jte.output.WriterOutput;
 
 /**
  * Writes the report as a folder: {@code index.html}, a page for each suite, maybe one of earlier runs, one
@@ -177,15 +170,10 @@ public final class HtmlReport {
   }
 
   private void page(String name, String template, Map<String, Object> values) throws IOException {
-    // what is no character is replaced, not refused
-    try (Writer writer = new BufferedWriter(new OutputStreamWriter(
-        Files.newOutputStream(folder.resolve(name)),
-        StandardCharsets.UTF_8
-            .newEncoder()
-            .onMalformedInput(CodingErrorAction.REPLACE)
-            .onUnmappableCharacter(CodingErrorAction.REPLACE)))) {
-      TemplateOutput output = new WriterOutput(writer);
+    try (PageOutput output = new PageOutput(Files.newOutputStream(folder.resolve(name)))) {
       templates.render(template, values, output);
+    } catch (PageOutput.Unwritable e) {
+      throw e.getCause();
     }
   }
 }

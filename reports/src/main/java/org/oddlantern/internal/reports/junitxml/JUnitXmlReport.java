@@ -1,5 +1,6 @@
 package org.oddlantern.internal.reports.junitxml;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -9,7 +10,6 @@ import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
@@ -66,7 +66,7 @@ public final class JUnitXmlReport {
     }
     for (Map.Entry<String, List<CaseRecord>> suite : suites.entrySet()) {
       Path file = folder.resolve("TEST-" + suite.getKey() + ".xml");
-      try (OutputStream stream = Files.newOutputStream(file)) {
+      try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(file))) {
         suite(stream, run, suite.getKey(), suite.getValue());
       } catch (XMLStreamException e) {
         throw new IOException(file + " cannot be written: " + e.getMessage(), e);
@@ -250,6 +250,9 @@ public final class JUnitXmlReport {
 
   /** The text with every character that XML 1.0 (section 2.2) forbids replaced. */
   private static String allowed(String text) {
+    if (text.chars().allMatch(letter -> letter >= 0x20 && letter <= 0xd7ff || letter == '\n')) {
+      return text;
+    }
     StringBuilder allowed = new StringBuilder(text.length());
     text.codePoints().forEach(point -> allowed.appendCodePoint(isAllowed(point) ? point : 0xfffd));
     return allowed.toString();
@@ -265,6 +268,7 @@ public final class JUnitXmlReport {
   }
 
   private static String seconds(long micros) {
-    return String.format(Locale.ROOT, "%.3f", micros / 1_000_000.0);
+    long millis = (micros + 500) / 1_000;
+    return millis / 1_000 + "." + String.valueOf(1_000 + millis % 1_000).substring(1);
   }
 }
