@@ -136,7 +136,7 @@ class JournalTest {
     RunEvent.PutBack back =
         new RunEvent.PutBack("yard.HiveTest#a", "DELETE /x", "", List.of(exchange(longer, form)));
     List<RunEvent> events = new ArrayList<>();
-    try (JournalWriter writer = new JournalWriter(file, 10, events::add)) {
+    try (JournalWriter writer = new JournalWriter(file, 10, (event, octets) -> events.add(event))) {
       writer.hear(new RunEvent.Started(
           1, "run", "x", "local", "s", WHEN, new RunSize(3, 1, 1, "2/5"), List.of("a warning")));
       writer.hear(promised());

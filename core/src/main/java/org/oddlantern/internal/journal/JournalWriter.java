@@ -11,7 +11,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.Consumer;
+import java.util.function.ObjLongConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.oddlantern.internal.connections.ConnectionLog;
@@ -47,8 +47,8 @@ public final class JournalWriter implements RunListener, AutoCloseable {
 
   private final Path file;
   private final int longest;
-  private final Consumer<RunEvent> written;
-  private final OutputStream stream;
+  private final ObjLongConsumer<RunEvent> written;
+  private final Counted stream;
   private final TimeText times = new TimeText();
   private long lookedAt;
   private int bodies;
@@ -60,7 +60,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
    * @throws IOException if it cannot be written
    */
   public JournalWriter(Path file) throws IOException {
-    this(file, LONGEST_BODY, written -> {});
+    this(file, LONGEST_BODY, (written, octets) -> {});
   }
 
   /**
@@ -68,10 +68,11 @@ public final class JournalWriter implements RunListener, AutoCloseable {
    *
    * @param file the file to write
    * @param longest the characters of the longest body that is not to lie in a file of its own
-   * @param written hears each event as the journal tells it, when it is written
+   * @param written hears each event as the journal tells it, when it is written, and how many octets that took
    * @throws IOException if it cannot be written
    */
-  public JournalWriter(Path file, int longest, Consumer<RunEvent> written) throws IOException {
+  public JournalWriter(Path file, int longest, ObjLongConsumer<RunEvent> written)
+      throws IOException {
     this.file = file;
     this.longest = longest;
     this.written = written;
@@ -81,13 +82,14 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     }
     Files.deleteIfExists(folder(file).resolve(ConnectionLog.FILE));
     // no channel: one is closed for ever when the thread that writes is interrupted, and cases are
-    this.stream = new BufferedOutputStream(new FileOutputStream(file.toFile()), 1 << 16);
+    this.stream = new Counted(new FileOutputStream(file.toFile()));
   }
 
   @Override
   public void hear(RunEvent event) throws IOException {
     refuseIfGone();
     RunEvent told = withShortBodies(event);
+    long before = stream.count;
     try {
       try (JsonGenerator generator = JsonMapping.standard().generator(stream)) {
         new EventLine(generator, times).write(told);
@@ -97,7 +99,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     }
     stream.write('\n');
     stream.flush();
-    written.accept(told);
+    written.accept(told, stream.count - before);
   }
 
   @Override
@@ -136,6 +138,27 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   @Override
   public String toString() {
     return "the journal " + file;
+  }
+
+  /** Writes in large pieces, and counts. */
+  private static final class Counted extends BufferedOutputStream {
+    private long count;
+
+    private Counted(OutputStream out) {
+      super(out, 1 << 16);
+    }
+
+    @Override
+    public synchronized void write(int octet) throws IOException {
+      super.write(octet);
+      count++;
+    }
+
+    @Override
+    public synchronized void write(byte[] octets, int begin, int length) throws IOException {
+      super.write(octets, begin, length);
+      count += length;
+    }
   }
 
   private RunEvent withShortBodies(RunEvent event) throws IOException {

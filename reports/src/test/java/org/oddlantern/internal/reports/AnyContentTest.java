@@ -62,7 +62,7 @@ class AnyContentTest {
     ByteArrayOutputStream console = new ByteArrayOutputStream();
     RunResult result;
     try (ServerSocket server = answering();
-        JournalWriter writer = new JournalWriter(journal, 2_000, written -> {});
+        JournalWriter writer = new JournalWriter(journal, 2_000, (written, octets) -> {});
         CapturedPrinting printing = CapturedPrinting.begun()) {
       result = new Runner(order(server), Clock.systemUTC())
           .run(List.of(

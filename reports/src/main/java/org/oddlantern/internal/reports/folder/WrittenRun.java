@@ -3,7 +3,7 @@ package org.oddlantern.internal.reports.folder;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Consumer;
+import java.util.function.ObjLongConsumer;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.reports.RunData;
@@ -13,21 +13,24 @@ import org.oddlantern.internal.reports.RunData;
  * large run is read from its journal, so that its bodies are not in memory together. Heard by one writer;
  * read when that has ended.
  */
-public final class WrittenRun implements Consumer<RunEvent> {
+public final class WrittenRun implements ObjLongConsumer<RunEvent> {
 
-  private static final int SMALL = 300;
+  /** In octets of the journal; in memory it is some times that. */
+  private static final long SMALL = 16L << 20;
 
   private final List<RunEvent> events = new ArrayList<>();
+  private long octets;
   private boolean small = true;
 
   /** Nothing is written yet. */
   public WrittenRun() {}
 
   @Override
-  public void accept(RunEvent event) {
+  public void accept(RunEvent event, long length) {
+    octets += length;
     if (small) {
       events.add(event);
-      if (events.size() > SMALL) {
+      if (octets > SMALL) {
         small = false;
         events.clear();
       }
