@@ -242,6 +242,36 @@ class PagesIT {
   }
 
   @Test
+  void ofMoreCasesThanAPageListsEachIsFoundAllTheSame() throws Exception {
+    Path out = Files.createDirectories(folder.resolve("more"));
+    HostileRun.many(out.resolve("journal.jsonl"), 10_200);
+    Journal journal = new Journal(out.resolve("journal.jsonl"));
+    HtmlReport.write(RunData.of(journal), journal, out.resolve("report"));
+    assertTrue(Files.size(out.resolve("report/index.html")) < 1_000_000);
+    try (ServedFolder pages = ServedFolder.of(out, "")) {
+      browser.size(1280, 800);
+      browser.withScripts(true);
+      browser.open(pages.address("report/index.html"));
+      assertEquals(68, browser.number(SHOWN), "those that broke");
+      assertEquals(
+          102,
+          browser.number(
+              "[...document.querySelectorAll('section.suite')].filter(one => one.offsetParent).length"));
+      browser.type("/");
+      browser.type("hive 4711 ");
+      String found = "document.querySelectorAll('ol.found > li')";
+      for (int i = 0; i < 100 && browser.number(found + ".length") != 1; i++) {
+        Thread.sleep(50);
+      }
+      assertEquals("1 found", browser.text("document.querySelector('#sifted').textContent"));
+      browser.open(browser.text("document.querySelector('ol.found a').href"));
+      assertEquals(
+          "passed hive 4711 is as it was registered",
+          browser.text("document.querySelector(':target > h2').textContent"));
+    }
+  }
+
+  @Test
   void theAccessibilityCheckerFindsNoErrors() throws Exception {
     Path axe = Fetched.at("reports/axe.min.js");
     List<String> found = new ArrayList<>();

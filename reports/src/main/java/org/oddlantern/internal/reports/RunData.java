@@ -220,6 +220,20 @@ public final class RunData {
   }
 
   /**
+   * How much there is to tell of a case or supply, with what was made for it.
+   *
+   * @param one one of this run
+   * @return about how many octets of a page
+   */
+  public long share(CaseRecord one) {
+    long share = stored.share(one);
+    for (CaseRecord supplied : suppliedFor(one)) {
+      share += stored.share(supplied);
+    }
+    return share;
+  }
+
+  /**
    * The cases that broke, those together that broke alike.
    *
    * @return by what was wrong, without those that did not run

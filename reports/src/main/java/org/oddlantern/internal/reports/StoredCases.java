@@ -19,6 +19,7 @@ final class StoredCases {
   private final Journal journal;
   private final boolean listed;
   private final IdentityHashMap<CaseRecord, Long> places = new IdentityHashMap<>();
+  private final IdentityHashMap<CaseRecord, Long> shares = new IdentityHashMap<>();
 
   private StoredCases(Journal journal, boolean listed) {
     this.journal = journal;
@@ -41,7 +42,14 @@ final class StoredCases {
     }
     CaseRecord kept = one.listed();
     places.put(kept, place);
+    shares.put(kept, PageShare.of(one));
     return kept;
+  }
+
+  /** About how many octets of a page it takes. */
+  long share(CaseRecord kept) {
+    Long share = shares.get(kept);
+    return share == null ? PageShare.of(kept) : share;
   }
 
   CaseRecord whole(CaseRecord kept) {

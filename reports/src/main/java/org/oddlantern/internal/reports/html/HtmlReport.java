@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -80,14 +81,15 @@ public final class HtmlReport {
         Files.delete(page);
       }
     }
+    Files.deleteIfExists(folder.resolve("cases.js"));
     copy(STYLE);
     copy(SCRIPT);
     Index index = new Index(run, bodies, scope);
     if (scope.pages() != PageDetail.COUNTS) {
-      Stream<SuiteView> suites =
-          index.suites().stream().filter(suite -> !suite.page().isEmpty());
-      (run.cases().size() < MANY ? suites : suites.parallel())
-          .forEach(suite -> suite(suite, run.started().name()));
+      List<SuitePage> pages = index.pages();
+      Stream<SuitePage> all = pages.stream();
+      boolean several = run.cases().size() >= MANY || pages.stream().anyMatch(SuitePage::isPart);
+      (several ? all.parallel() : all).forEach(page -> suite(page, run.started().name()));
     }
     RunHistory history = scope.history();
     if (history != null) {
@@ -102,6 +104,9 @@ public final class HtmlReport {
     }
     ofWholeRun(index);
     page("index.html", "index.jte", Map.of("page", index.view()));
+    if (index.isLong() && scope.pages() != PageDetail.COUNTS) {
+      FoundCases.write(folder.resolve("cases.js"), run, index::address);
+    }
     tellWhatIsMissing(bodies);
   }
 
@@ -136,14 +141,14 @@ public final class HtmlReport {
     }
   }
 
-  private void suite(SuiteView suite, String run) {
+  private void suite(SuitePage page, String run) {
     try {
-      page(suite.page(), "suite.jte", Map.of("suite", suite, "run", run));
+      page(page.file(), "suite.jte", Map.of("page", page, "run", run));
     } catch (IOException e) {
       throw new UncheckedIOException(e.getMessage(), e);
     } catch (RuntimeException | StackOverflowError e) {
-      unmade.add(new IOException("the page " + suite.page() + " could not be made: " + e, e));
-      unmade(suite.page());
+      unmade.add(new IOException("the page " + page.file() + " could not be made: " + e, e));
+      unmade(page.file());
     }
   }
 

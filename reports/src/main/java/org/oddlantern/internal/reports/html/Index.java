@@ -32,6 +32,8 @@ final class Index {
   /** What somebody reads; the others are lines. */
   private static final int MOST_CARDS = 40;
 
+  private static final int MOST_ROWS = 10_000;
+  private static final int MOST_LINES = 1_000;
   private static final int MOST_LINKS = 12;
   private static final int SLOWEST = 8;
 
@@ -47,9 +49,9 @@ final class Index {
     this.suites = new SuiteTree(run, scope.pages());
   }
 
-  /** The suites with all that their pages tell. */
-  List<SuiteView> suites() {
-    return suites.views(this::view);
+  /** The pages of suites with all that they tell. */
+  List<SuitePage> pages() {
+    return suites.pages(this::view);
   }
 
   /** Where a case is told; empty if it is not. */
@@ -104,6 +106,11 @@ final class Index {
     return CaseView.of(one, suites.page(one), run, bodies);
   }
 
+  /** Whether the cases are too many for one page, so that only what is wrong is listed. */
+  boolean isLong() {
+    return run.cases().size() > MOST_ROWS;
+  }
+
   IndexView view() {
     List<CaseRecord> broken = run.notPassed();
     List<CaseRecord> ran = broken.stream().filter(CaseRecord::hasRun).toList();
@@ -122,12 +129,17 @@ final class Index {
         run.problems(),
         ran.size() > 1 ? glance(alike, cards) : List.of(),
         whole(ran.stream().filter(cards::contains)),
-        told ? whole(ran.stream().filter(one -> !cards.contains(one))) : List.of(),
-        told ? rows(broken.stream().filter(one -> !one.hasRun()).toList()) : List.of(),
+        told
+            ? whole(ran.stream().filter(one -> !cards.contains(one)).limit(MOST_LINES))
+            : List.of(),
+        told
+            ? rows(
+                broken.stream().filter(one -> !one.hasRun()).limit(MOST_LINES).toList())
+            : List.of(),
         told ? run.leftBehind() : List.of(),
         told ? notes() : List.of(),
         told ? changes() : List.of(),
-        suites.views(this::row),
+        suites.views(this::row, isLong()),
         told ? LaneDrawing.of(run) : null,
         told ? rows(run.slowest(SLOWEST)) : List.of(),
         scope.history() != null,
@@ -137,7 +149,12 @@ final class Index {
         Stream.concat(run.cases().stream(), run.shared().stream())
             .map(CaseRecord::word)
             .distinct()
-            .toList());
+            .toList(),
+        isLong(),
+        told
+            ? Math.max(0, ran.size() - cards.size() - MOST_LINES)
+                + Math.max(0, broken.size() - ran.size() - MOST_LINES)
+            : 0);
   }
 
   /** What gets a card: of everything that was wrong one case, then others as there is room. */

@@ -28,6 +28,8 @@ import org.oddlantern.internal.record.RunEvent;
  * @param watched how much of what came is watched; empty if nobody asked
  * @param described how much of descriptions was called; empty if there are none
  * @param words the words of outcomes that stand on this page
+ * @param isLong whether there are too many cases to list them all here
+ * @param notListed how many that did not pass are not listed among the failures
  */
 public record IndexView(
     String name,
@@ -50,7 +52,9 @@ public record IndexView(
     String promises,
     String watched,
     String described,
-    List<String> words) {
+    List<String> words,
+    boolean isLong,
+    int notListed) {
 
   /**
    * What was wrong in cases that broke alike.

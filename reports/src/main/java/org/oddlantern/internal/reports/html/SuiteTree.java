@@ -1,11 +1,16 @@
 package org.oddlantern.internal.reports.html;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Counts;
@@ -20,7 +25,8 @@ import org.oddlantern.internal.reports.RunData;
 final class SuiteTree {
 
   private final Map<String, List<CaseRecord>> entries = new LinkedHashMap<>();
-  private final Map<String, String> pages = new LinkedHashMap<>();
+  private final Map<String, List<PagePart>> pages = new LinkedHashMap<>();
+  private final Map<String, String> pageOf = new HashMap<>();
   private final PageDetail wanted;
 
   SuiteTree(RunData run, PageDetail wanted) {
@@ -30,36 +36,72 @@ final class SuiteTree {
       entries.computeIfAbsent(type(supplied), key -> new ArrayList<>()).add(supplied);
     }
     entries.values().forEach(all -> all.sort(Comparator.comparingInt(CaseRecord::order)));
-    entries.keySet().stream().map(SuiteTree::top).distinct().forEach(this::page);
+    entries.keySet().stream().map(SuiteTree::top).distinct().forEach(top -> share(top, run));
   }
 
-  private void page(String top) {
-    boolean told = wanted == PageDetail.ALL
-        || wanted == PageDetail.FAILURES && below(top).stream().anyMatch(one -> !isGreen(one));
-    pages.put(top, told ? "suite-" + (pages.size() + 1) + "-" + plain(name(top)) + ".html" : "");
+  /** Deals the cases of a suite to as many pages as they need. */
+  private void share(String top, RunData run) {
+    List<CaseRecord> told = new ArrayList<>();
+    gather(top, told);
+    told.removeIf(
+        one -> wanted == PageDetail.COUNTS || wanted == PageDetail.FAILURES && isGreen(one));
+    String name = "suite-" + (pages.size() + 1) + "-" + plain(name(top));
+    List<PagePart> parts = PagePart.of(told, run::share, name);
+    pages.put(top, parts);
+    parts.forEach(part -> part.cases().forEach(one -> pageOf.put(key(one), part.file())));
+  }
+
+  /** In the order in which they stand on pages. */
+  private void gather(String type, List<CaseRecord> all) {
+    all.addAll(entries.getOrDefault(type, List.of()));
+    sections(type).forEach(section -> gather(section, all));
   }
 
   /** The page that tells a case; empty if none does. */
   String page(CaseRecord one) {
-    return wanted == PageDetail.FAILURES && isGreen(one)
-        ? ""
-        : pages.getOrDefault(top(type(one)), "");
+    return pageOf.getOrDefault(key(one), "");
   }
 
-  /** The suites, each with its sections. */
-  List<SuiteView> views(Function<CaseRecord, CaseView> view) {
-    return pages.keySet().stream().map(type -> view(type, view)).toList();
+  private static String key(CaseRecord one) {
+    return one.kind() + " " + one.id() + " " + one.order();
   }
 
-  private SuiteView view(String type, Function<CaseRecord, CaseView> view) {
+  /** The suites, each with its sections; maybe only what is wrong in them. */
+  List<SuiteView> views(Function<CaseRecord, CaseView> view, boolean onlyBroken) {
+    return pages.keySet().stream()
+        .map(type -> view(type, view, one -> !onlyBroken || !isGreen(one)))
+        .toList();
+  }
+
+  /** The pages, each with what it tells. */
+  List<SuitePage> pages(Function<CaseRecord, CaseView> view) {
+    List<SuitePage> all = new ArrayList<>();
+    pages.forEach((type, parts) -> {
+      for (PagePart part : parts) {
+        Set<CaseRecord> own = Collections.newSetFromMap(new IdentityHashMap<>());
+        own.addAll(part.cases());
+        all.add(new SuitePage(part.file(), view(type, view, own::contains), part.number(), parts));
+      }
+    });
+    return all;
+  }
+
+  private SuiteView view(
+      String type, Function<CaseRecord, CaseView> view, Predicate<CaseRecord> isTold) {
+    List<PagePart> parts = pages.getOrDefault(type, List.of());
     return new SuiteView(
         name(type),
         "suite-" + plain(type),
-        pages.getOrDefault(top(type), ""),
+        parts.isEmpty() ? "" : parts.get(0).file(),
         summary(below(type)),
         below(type).stream().allMatch(SuiteTree::isGreen),
-        new Views<>(entries.getOrDefault(type, List.of()), view),
-        sections(type).map(section -> view(section, view)).toList());
+        new Views<>(
+            entries.getOrDefault(type, List.of()).stream().filter(isTold).toList(), view),
+        sections(type)
+            .filter(section -> below(section).stream().anyMatch(isTold))
+            .map(section -> view(section, view, isTold))
+            .toList(),
+        parts);
   }
 
   private Stream<String> sections(String type) {

@@ -5,6 +5,7 @@
   if (form) {
     var sought = form.querySelector("#sought");
     var told = form.querySelector("output");
+    var file = form.getAttribute("data-cases");
     var boxes = Array.prototype.slice.call(form.querySelectorAll("input[type=checkbox]"));
     var suites = Array.prototype.slice.call(document.querySelectorAll("section.suite")).map(function (suite) {
       var name = "";
@@ -35,12 +36,56 @@
         });
       });
       suites.forEach(function (suite) {
-        suite.node.hidden = !suite.node.querySelector("tbody > tr:not([hidden])");
+        suite.node.hidden = !suite.node.querySelector("tbody > tr:not([hidden])")
+          && (words.length > 0 || !file);
       });
       told.textContent = shown === all ? "" : shown + " of " + all + " shown";
     };
+    // cases that are too many for this page stand in a file of their own, which is read when it is needed
+    var list = document.querySelector("ol.found");
+    var most = 200;
+    var find = function () {
+      var words = sought.value.toLowerCase().split(/\s+/).filter(Boolean);
+      var kinds = {};
+      var found = 0;
+      boxes.forEach(function (box) { kinds[box.value] = box.checked; });
+      list.textContent = "";
+      list.hidden = words.length === 0;
+      if (words.length === 0) {
+        return;
+      }
+      window.cases.forEach(function (one) {
+        var text = (one[1] + " " + one[2]).toLowerCase();
+        if (kinds[one[0]] === false || !words.every(function (word) { return text.indexOf(word) >= 0; })) {
+          return;
+        }
+        found += 1;
+        if (found <= most) {
+          var item = list.appendChild(document.createElement("li"));
+          item.append(one[0] + " ");
+          var link = item.appendChild(document.createElement(one[3] ? "a" : "span"));
+          if (one[3]) {
+            link.href = one[3];
+          }
+          link.textContent = one[2];
+          item.append(" " + one[1]);
+        }
+      });
+      told.textContent = found + " found" + (found > most ? ", the first " + most + " shown" : "");
+    };
     form.hidden = false;
     form.addEventListener("input", sift);
+    if (file) {
+      form.addEventListener("input", function () {
+        if (window.cases) {
+          find();
+        } else if (!form.querySelector("script")) {
+          var script = form.appendChild(document.createElement("script"));
+          script.onload = find;
+          script.src = file;
+        }
+      });
+    }
     form.addEventListener("submit", function (event) { event.preventDefault(); });
     sift();
   }
