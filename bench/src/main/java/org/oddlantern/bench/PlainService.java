@@ -19,6 +19,7 @@ final class PlainService implements AutoCloseable {
 
   private static final long SLOW = 50_000_000;
   private static final String FILLING = "honey ".repeat(100_000 / 6);
+  private static final String HUGE = "honey ".repeat((20 << 20) / 6);
 
   private final ServerSocket socket;
 
@@ -64,9 +65,13 @@ final class PlainService implements AutoCloseable {
     }
   }
 
+  private static String filling(String path) {
+    return path.startsWith("/long") ? FILLING : path.startsWith("/huge") ? HUGE : "";
+  }
+
   private static byte[] reply(String path) {
     String body = "{\"id\":" + path.substring(path.lastIndexOf('/') + 1)
-        + ",\"label\":\"Foxglove\",\"notes\":\"" + (path.startsWith("/long") ? FILLING : "")
+        + ",\"label\":\"Foxglove\",\"notes\":\"" + filling(path)
         + "\"}";
     return ("HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: " + body.length()
             + "\r\n\r\n" + body)

@@ -40,7 +40,7 @@ public record Caller(String marker, String trace) {
    */
   public static String traceIn(List<Header> headers) {
     for (Header header : headers) {
-      if (header.name().equalsIgnoreCase(HEADER)) {
+      if (header.name().length() == HEADER.length() && header.name().equalsIgnoreCase(HEADER)) {
         Matcher parent = PARENT.matcher(header.value());
         if (parent.matches()) {
           return parent.group(1);

@@ -18,33 +18,39 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  */
 final class SampleFields {
 
-  private final Map<String, String> texts = new LinkedHashMap<>();
-  private final String whole;
+  private final Map<String, Method> getters = new LinkedHashMap<>();
+  private final Object sample;
 
   SampleFields(Object sample) {
-    whole = sample instanceof Enum<?> constant ? constant.name() : text(sample);
+    this.sample = sample;
     if (sample.getClass().isRecord()) {
       for (RecordComponent component : sample.getClass().getRecordComponents()) {
-        texts.put(component.getName(), text(value(component.getAccessor(), sample)));
+        getters.put(component.getName(), component.getAccessor());
       }
     } else {
-      KotlinCode.properties(sample.getClass())
-          .forEach((name, getter) -> texts.put(name, text(value(getter, sample))));
+      getters.putAll(KotlinCode.properties(sample.getClass()));
     }
   }
 
   List<String> names() {
-    return List.copyOf(texts.keySet());
+    return List.copyOf(getters.keySet());
   }
 
   /** The first component; the sample itself if it has none. */
   String first() {
-    return texts.isEmpty() ? whole : texts.values().iterator().next();
+    return getters.isEmpty() ? whole() : text(value(getters.values().iterator().next(), sample));
   }
 
   /** A component; the sample itself for an empty name. */
   String text(String name) {
-    return name.isEmpty() ? whole : texts.getOrDefault(name, "{" + name + "}");
+    Method getter = getters.get(name);
+    return name.isEmpty()
+        ? whole()
+        : getter == null ? "{" + name + "}" : text(value(getter, sample));
+  }
+
+  private String whole() {
+    return sample instanceof Enum<?> constant ? constant.name() : text(sample);
   }
 
   private static @Nullable Object value(Method accessor, Object sample) {
@@ -57,6 +63,9 @@ final class SampleFields {
   }
 
   private static String text(@Nullable Object value) {
+    if (value instanceof String || value instanceof Integer || value instanceof Long) {
+      return Words.cut(value.toString()); // a mapper would say the same
+    }
     List<String> secrets = new ArrayList<>();
     JsonNode tree;
     try {
