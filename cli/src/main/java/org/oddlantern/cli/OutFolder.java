@@ -13,8 +13,8 @@ import org.oddlantern.internal.journal.JoinedJournals;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.reports.Comparison;
 import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.WrittenRun;
 import org.oddlantern.internal.reports.folder.RunFolder;
-import org.oddlantern.internal.reports.folder.WrittenRun;
 import org.oddlantern.internal.reports.har.HarReport;
 import org.oddlantern.internal.reports.html.HtmlReport;
 import org.oddlantern.internal.reports.html.ReportScope;
@@ -77,7 +77,7 @@ record OutFolder(
 
   /** The same of a run that was just written. */
   List<String> report(Path journal, WrittenRun written) {
-    return report(journal, () -> written.data(new Journal(journal)));
+    return report(journal, written::data);
   }
 
   private List<String> report(Path journal, Reading reading) {

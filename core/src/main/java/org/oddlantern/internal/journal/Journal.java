@@ -93,7 +93,7 @@ public record Journal(Path file) {
   }
 
   private void eachLine(LineHearer hearer) throws IOException {
-    try (JournalLines lines = new JournalLines(file, 0)) {
+    try (JournalLines lines = new JournalLines(file, 0, JournalLines.LARGE)) {
       int number = 1;
       for (byte[] line = lines.next(); line != null; number++) {
         long place = lines.place();
@@ -142,7 +142,7 @@ public record Journal(Path file) {
    * @throws IOException if the file cannot be read or has changed
    */
   public RunEvent at(long place) throws IOException {
-    try (JournalLines lines = new JournalLines(file, place)) {
+    try (JournalLines lines = new JournalLines(file, place, JournalLines.SMALL)) {
       byte[] line = lines.next();
       RunEvent event = line == null ? null : event(line, 1, false);
       if (event == null) {

@@ -11,20 +11,25 @@ import org.jspecify.annotations.Nullable;
 /** Reads a file line by line, as octets, and tells where each line begins. For one thread. */
 final class JournalLines implements Closeable {
 
-  private static final int BUFFER = 1 << 16;
+  /** For whole files. */
+  static final int LARGE = 1 << 16;
+
+  /** For one line or a few. */
+  static final int SMALL = 1 << 12;
 
   private final InputStream in;
-  private final byte[] buffer = new byte[BUFFER];
+  private final byte[] buffer;
   private int next;
   private int end;
   private long read;
   private long place;
 
   /** From a place on, where a line begins. */
-  JournalLines(Path file, long from) throws IOException {
+  JournalLines(Path file, long from, int size) throws IOException {
     // no channel: one is closed when the thread that reads is interrupted
     this.in = new FileInputStream(file.toFile());
     in.skipNBytes(from);
+    this.buffer = new byte[size];
     this.read = from;
   }
 

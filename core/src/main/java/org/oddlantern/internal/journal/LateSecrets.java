@@ -66,7 +66,7 @@ public final class LateSecrets {
   }
 
   private boolean isIn(Path journal) throws IOException {
-    try (JournalLines lines = new JournalLines(journal, 0)) {
+    try (JournalLines lines = new JournalLines(journal, 0, JournalLines.LARGE)) {
       for (byte[] line = lines.next(); line != null; line = lines.next()) {
         if (masker.isLate(new String(line, StandardCharsets.UTF_8))) {
           return true;
@@ -79,7 +79,7 @@ public final class LateSecrets {
   private boolean rewritten(Path journal) throws IOException {
     Path other = journal.resolveSibling(journal.getFileName() + ".masked");
     boolean changed = false;
-    try (JournalLines lines = new JournalLines(journal, 0);
+    try (JournalLines lines = new JournalLines(journal, 0, JournalLines.LARGE);
         OutputStream out = new BufferedOutputStream(Files.newOutputStream(other))) {
       for (byte[] line = lines.next(); line != null; line = lines.next()) {
         String before = new String(line, StandardCharsets.UTF_8);

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import org.oddlantern.internal.record.TimeText;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
@@ -56,7 +57,7 @@ record Members(JsonNode object) {
 
   Instant time(String name) {
     try {
-      return Instant.parse(text(name));
+      return TimeText.instant(text(name));
     } catch (DateTimeException e) {
       throw new Misread("'" + name + "' is \"" + Words.cut(text(name)) + "\", which is no time");
     }

@@ -90,12 +90,7 @@ public final class RunData {
     return of(journal, events, stored, sorted);
   }
 
-  /** Of the events that were written to a journal. */
-  public static RunData of(Journal journal, List<RunEvent> events) throws IOException {
-    return of(journal, events, StoredCases.whole(journal), new SortedEvents(Map.of()));
-  }
-
-  private static RunData of(
+  static RunData of(
       Journal journal, List<RunEvent> events, StoredCases stored, SortedEvents sorting)
       throws IOException {
     if (events.isEmpty() || !(events.get(0) instanceof RunEvent.Started started)) {
@@ -217,6 +212,11 @@ public final class RunData {
    */
   public CaseRecord whole(CaseRecord one) {
     return stored.whole(one);
+  }
+
+  /** The same, if it has a problem, has printed something, or was tried before; else maybe less. */
+  public CaseRecord spoken(CaseRecord one) {
+    return stored.spoken(one);
   }
 
   /**

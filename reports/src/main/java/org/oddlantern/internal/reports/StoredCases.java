@@ -3,7 +3,9 @@ package org.oddlantern.internal.reports;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.util.Collections;
 import java.util.IdentityHashMap;
+import java.util.Set;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.CaseRecord;
 
@@ -20,6 +22,7 @@ final class StoredCases {
   private final boolean listed;
   private final IdentityHashMap<CaseRecord, Long> places = new IdentityHashMap<>();
   private final IdentityHashMap<CaseRecord, Long> shares = new IdentityHashMap<>();
+  private final Set<CaseRecord> silent = Collections.newSetFromMap(new IdentityHashMap<>());
 
   private StoredCases(Journal journal, boolean listed) {
     this.journal = journal;
@@ -31,9 +34,9 @@ final class StoredCases {
     return new StoredCases(journal, Files.size(journal.file()) > LONG);
   }
 
-  /** Of what is in memory already. */
-  static StoredCases whole(Journal journal) {
-    return new StoredCases(journal, false);
+  /** Of a journal that is long, whatever its file says now. */
+  static StoredCases listed(Journal journal) {
+    return new StoredCases(journal, true);
   }
 
   CaseRecord keep(CaseRecord one, long place) {
@@ -43,6 +46,9 @@ final class StoredCases {
     CaseRecord kept = one.listed();
     places.put(kept, place);
     shares.put(kept, PageShare.of(one));
+    if (one.problem() == null && one.printed().isEmpty() && one.earlier().isEmpty()) {
+      silent.add(kept);
+    }
     return kept;
   }
 
@@ -50,6 +56,11 @@ final class StoredCases {
   long share(CaseRecord kept) {
     Long share = shares.get(kept);
     return share == null ? PageShare.of(kept) : share;
+  }
+
+  /** With its problem, what it printed, and its earlier tries; not read again where there are none. */
+  CaseRecord spoken(CaseRecord kept) {
+    return silent.contains(kept) ? kept : whole(kept);
   }
 
   CaseRecord whole(CaseRecord kept) {

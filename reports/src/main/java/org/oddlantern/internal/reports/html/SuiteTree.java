@@ -1,16 +1,13 @@
 package org.oddlantern.internal.reports.html;
 
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Counts;
@@ -27,6 +24,7 @@ final class SuiteTree {
   private final Map<String, List<CaseRecord>> entries = new LinkedHashMap<>();
   private final Map<String, List<PagePart>> pages = new LinkedHashMap<>();
   private final Map<String, String> pageOf = new HashMap<>();
+  private final Map<String, Whole> wholes = new HashMap<>();
   private final PageDetail wanted;
 
   SuiteTree(RunData run, PageDetail wanted) {
@@ -68,9 +66,10 @@ final class SuiteTree {
 
   /** The suites, each with its sections; maybe only what is wrong in them. */
   List<SuiteView> views(Function<CaseRecord, CaseView> view, boolean onlyBroken) {
-    return pages.keySet().stream()
-        .map(type -> view(type, view, one -> !onlyBroken || !isGreen(one)))
-        .toList();
+    Map<String, List<CaseRecord>> listed = new HashMap<>();
+    entries.forEach((type, all) -> listed.put(
+        type, all.stream().filter(one -> !onlyBroken || !isGreen(one)).toList()));
+    return pages.keySet().stream().map(type -> view(type, view, listed)).toList();
   }
 
   /** The pages, each with what it tells. */
@@ -78,30 +77,46 @@ final class SuiteTree {
     List<SuitePage> all = new ArrayList<>();
     pages.forEach((type, parts) -> {
       for (PagePart part : parts) {
-        Set<CaseRecord> own = Collections.newSetFromMap(new IdentityHashMap<>());
-        own.addAll(part.cases());
-        all.add(new SuitePage(part.file(), view(type, view, own::contains), part.number(), parts));
+        Map<String, List<CaseRecord>> told =
+            part.cases().stream().collect(Collectors.groupingBy(SuiteTree::type));
+        all.add(new SuitePage(part.file(), view(type, view, told), part.number(), parts));
       }
     });
     return all;
   }
 
   private SuiteView view(
-      String type, Function<CaseRecord, CaseView> view, Predicate<CaseRecord> isTold) {
+      String type, Function<CaseRecord, CaseView> view, Map<String, List<CaseRecord>> told) {
     List<PagePart> parts = pages.getOrDefault(type, List.of());
+    Whole whole = wholes.computeIfAbsent(type, this::whole);
     return new SuiteView(
-        name(type),
+        whole.name,
         "suite-" + plain(type),
         parts.isEmpty() ? "" : parts.get(0).file(),
-        summary(below(type)),
-        below(type).stream().allMatch(SuiteTree::isGreen),
-        new Views<>(
-            entries.getOrDefault(type, List.of()).stream().filter(isTold).toList(), view),
-        sections(type)
-            .filter(section -> below(section).stream().anyMatch(isTold))
-            .map(section -> view(section, view, isTold))
+        whole.summary,
+        whole.passed,
+        new Views<>(told.getOrDefault(type, List.of()), view),
+        whole.sections.stream()
+            .filter(section -> told.keySet().stream().anyMatch(other -> isBelow(other, section)))
+            .map(section -> view(section, view, told))
             .toList(),
         parts);
+  }
+
+  private Whole whole(String type) {
+    List<CaseRecord> below = below(type);
+    return new Whole(
+        name(type),
+        summary(below),
+        below.stream().allMatch(SuiteTree::isGreen),
+        sections(type).toList());
+  }
+
+  /** What is the same on each page of a suite or section. */
+  private record Whole(String name, String summary, boolean passed, List<String> sections) {}
+
+  private static boolean isBelow(String type, String above) {
+    return type.equals(above) || type.startsWith(above + "$");
   }
 
   private Stream<String> sections(String type) {
@@ -115,7 +130,7 @@ final class SuiteTree {
   private List<CaseRecord> below(String type) {
     List<CaseRecord> all = new ArrayList<>();
     entries.forEach((other, own) -> {
-      if (other.equals(type) || other.startsWith(type + "$")) {
+      if (isBelow(other, type)) {
         all.addAll(own);
       }
     });

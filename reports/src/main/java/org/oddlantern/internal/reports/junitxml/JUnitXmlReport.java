@@ -116,7 +116,7 @@ public final class JUnitXmlReport {
             run.started().startedAt().truncatedTo(ChronoUnit.SECONDS).atOffset(ZoneOffset.UTC)));
     properties(xml, run);
     for (CaseRecord one : cases) {
-      testcase(xml, name, run.whole(one));
+      testcase(xml, name, run.spoken(one));
     }
     xml.writeCharacters("\n");
     xml.writeEndElement();
