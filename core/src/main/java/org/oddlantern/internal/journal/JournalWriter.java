@@ -89,7 +89,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   public void hear(RunEvent event) throws IOException {
     refuseIfGone();
     RunEvent told = withShortBodies(event);
-    long before = stream.count;
+    long before = stream.written;
     try {
       try (JsonGenerator generator = JsonMapping.standard().generator(stream)) {
         new EventLine(generator, times).write(told);
@@ -99,7 +99,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     }
     stream.write('\n');
     stream.flush();
-    written.accept(told, stream.count - before);
+    written.accept(told, stream.written - before);
   }
 
   @Override
@@ -142,7 +142,7 @@ public final class JournalWriter implements RunListener, AutoCloseable {
 
   /** Writes in large pieces, and counts. */
   private static final class Counted extends BufferedOutputStream {
-    private long count;
+    private long written;
 
     private Counted(OutputStream out) {
       super(out, 1 << 16);
@@ -151,13 +151,13 @@ public final class JournalWriter implements RunListener, AutoCloseable {
     @Override
     public synchronized void write(int octet) throws IOException {
       super.write(octet);
-      count++;
+      written++;
     }
 
     @Override
     public synchronized void write(byte[] octets, int begin, int length) throws IOException {
       super.write(octets, begin, length);
-      count += length;
+      written += length;
     }
   }
 
