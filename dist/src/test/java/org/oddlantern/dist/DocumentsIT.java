@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -200,15 +201,99 @@ class DocumentsIT {
     String[] parts = link.split("#", 2);
     Path file = ROOT.resolve(parts[0]);
     if (parts.length == 2) {
-      String heading = "(?ims)^#+ " + parts[1].replace("-", " ") + "$";
       try {
-        assertTrue(
-            Pattern.compile(heading).matcher(Files.readString(file)).find(), "no heading: " + link);
+        assertTrue(headings(Files.readString(file)).contains(parts[1]), "no heading: " + link);
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }
     }
     return file;
+  }
+
+  /** As links write them: small, without punctuation, with lines in the stead of blanks. */
+  private static List<String> headings(String text) {
+    return Pattern.compile("(?m)^#+ (.*)$")
+        .matcher(text)
+        .results()
+        .map(found -> found.group(1).toLowerCase(Locale.ROOT))
+        .map(heading -> heading.replaceAll("[^\\w\\- ]", "").replace(' ', '-'))
+        .toList();
+  }
+
+  @Test
+  void everyDocumentLeadsOnAndEveryLinkLeadsSomewhere() throws IOException {
+    try (Stream<Path> docs = Files.list(ROOT.resolve("docs"))) {
+      for (Path file : docs.filter(one -> one.toString().endsWith(".md")).toList()) {
+        String text = Files.readString(file);
+        String name = file.getFileName().toString();
+        for (String link : Pattern.compile("\\]\\((?!https?:)([^)]+)\\)")
+            .matcher(text)
+            .results()
+            .map(found -> found.group(1))
+            .toList()) {
+          String whole = link.startsWith("#") ? name + link : link;
+          Path target = linked("docs/" + whole);
+          assertTrue(Files.isRegularFile(target), name + ": " + link);
+        }
+        boolean leads = text.contains("[all documents](index.md)") || name.equals("index.md");
+        // that one is written by a test from what the command prints
+        assertTrue(leads || name.equals("failures.md"), name + " has no way on");
+        assertTrue(
+            name.equals("index.md") || document("index").contains("](" + name),
+            "the list of documents lacks " + name);
+      }
+    }
+  }
+
+  /** What people search for who know the trade and not this library. */
+  @Test
+  void theWordsOfTheTradeAreInTheListOfTasks() throws IOException {
+    String index = document("index").toLowerCase(Locale.ROOT);
+    for (String word : List.of(
+        "timeout",
+        "retry",
+        "skip",
+        "pagination",
+        "authentication",
+        "oauth 2",
+        "api key",
+        "tear down",
+        "set up",
+        "fixture",
+        "parameterised",
+        "parallel",
+        "base url",
+        "header",
+        "cookie",
+        "query",
+        "multipart",
+        "upload",
+        "graphql",
+        "soft assertion",
+        "polling",
+        "snapshot",
+        "json schema",
+        "openapi",
+        "xpath",
+        "database",
+        "extract",
+        "negative test",
+        "test double",
+        "secret",
+        "flaky",
+        "environment",
+        "redirect",
+        "kotlin",
+        "junit 5",
+        "gitlab",
+        "github",
+        "jenkins",
+        "race condition",
+        "proxies",
+        "tls",
+        "report")) {
+      assertTrue(index.contains(word), word);
+    }
   }
 
   @Test
