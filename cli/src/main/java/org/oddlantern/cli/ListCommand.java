@@ -5,7 +5,6 @@ import java.util.concurrent.Callable;
 import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.internal.plan.Plan;
 import org.oddlantern.internal.plan.Planner;
-import org.oddlantern.internal.plan.Selection;
 import org.oddlantern.shaded.picocli.CommandLine.Command;
 import org.oddlantern.shaded.picocli.CommandLine.Mixin;
 import org.oddlantern.shaded.picocli.CommandLine.Option;
@@ -21,6 +20,9 @@ final class ListCommand implements Callable<Integer> {
 
   @Mixin
   private SuiteOptions where = new SuiteOptions();
+
+  @Mixin
+  private CaseOptions cases = new CaseOptions();
 
   @Option(
       names = "--as",
@@ -52,7 +54,7 @@ final class ListCommand implements Callable<Integer> {
     if (promises) {
       return new ListPromises(terminal.out(), planner.promises()).print();
     }
-    Plan plan = planner.plan(Selection.ALL);
+    Plan plan = planner.plan(cases.selection(null));
     switch (graph ? Form.graph : form) {
       case text -> new ListText(terminal.out()).print(plan);
       case markdown -> new Description(planner).lines().forEach(terminal.out()::println);

@@ -31,7 +31,7 @@ record ListText(PrintStream out) {
         suite = maker.suite().getName();
       }
       if (node instanceof PlannedCase one) {
-        print(one.definition());
+        print(one.definition(), one.needed());
       } else if (node instanceof PlannedSupply supply) {
         out.println("  %-16s  %s"
             .formatted(maker.method().getName(), supply.definition().title()));
@@ -41,12 +41,15 @@ record ListText(PrintStream out) {
     }
   }
 
-  private void print(CaseDefinition definition) {
+  private void print(CaseDefinition definition, boolean needed) {
     String sample = definition.id().sample();
     out.println("  %-16s  %s"
         .formatted(
             definition.id().method() + (sample.isEmpty() ? "" : "[" + sample + "]"),
             definition.title()));
+    if (needed) {
+      out.println(MARGIN + "not chosen, but needed by what is");
+    }
     marks(definition.marks()).forEach(line -> out.println(MARGIN + line));
     flow(definition);
   }

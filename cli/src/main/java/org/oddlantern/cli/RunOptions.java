@@ -26,26 +26,8 @@ final class RunOptions {
   @Mixin
   private SettingsOptions settings = new SettingsOptions();
 
-  @Option(
-      names = "--case",
-      paramLabel = "CASE",
-      description =
-          "Run these only: a class, Class#method, or a title with * for any text. May be repeated.")
-  private List<String> cases = new ArrayList<>();
-
-  @Option(
-      names = "--tag",
-      paramLabel = "TAG",
-      split = ",",
-      description = "Run only cases with this tag. May be repeated: one of them is enough.")
-  private List<String> tags = new ArrayList<>();
-
-  @Option(
-      names = "--without-tag",
-      paramLabel = "TAG",
-      split = ",",
-      description = "Leave out cases with this tag. May be repeated.")
-  private List<String> withoutTags = new ArrayList<>();
+  @Mixin
+  private CaseOptions cases = new CaseOptions();
 
   @Option(
       names = "--failed-in",
@@ -156,8 +138,7 @@ final class RunOptions {
   }
 
   Selection selection() {
-    return new Selection(
-        cases, tags, withoutTags, failedIn == null ? null : FailedCases.in(failedIn));
+    return cases.selection(failedIn == null ? null : FailedCases.in(failedIn));
   }
 
   SettingsOptions settings() {

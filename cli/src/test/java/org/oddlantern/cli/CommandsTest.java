@@ -154,6 +154,10 @@ class CommandsTest {
     assertTrue(Shell.says(0, "list", classes, "--graph").contains("changed by   YardTest#move"));
     assertTrue(Shell.says(0, "list", classes, "--as", "dot").startsWith("digraph plan {"));
     assertEquals(2, Shell.run("list", classes, "--as", "song").status());
+    String some = Shell.says(0, "list", classes, "--case", "YardTest#read");
+    assertTrue(some.contains("it is read") && !some.contains("it is moved"), some);
+    assertTrue(some.contains("not chosen, but needed by what is"), some);
+    assertFalse(text.contains("not chosen"), text);
   }
 
   @Test

@@ -86,7 +86,8 @@ record Ready(
     String host = url == null ? InetAddress.getLoopbackAddress().getHostAddress() : url.getHost();
     try (Socket socket = new Socket()) {
       socket.connect(new InetSocketAddress(host, port), CONNECT);
-      return true;
+      // a call from a free port to itself is answered by nobody else (RFC 9293, simultaneous open)
+      return socket.getLocalPort() != port;
     } catch (IOException e) {
       return false;
     }

@@ -29,6 +29,8 @@ public final class RunningProgram implements AutoCloseable {
   private static final int FEW = 20;
 
   /** A connection is gone a moment before the process is. */
+  private static final Duration LENT = Duration.ofSeconds(5);
+
   private static final Duration MOMENT = Duration.ofMillis(400);
 
   private final Launch launch;
@@ -58,6 +60,16 @@ public final class RunningProgram implements AutoCloseable {
     programs.add(known);
     CurrentCase.part(CaseRecorder.class)
         .ifPresent(recorder -> recorder.undoNoted(new Closing("end", this, !launch.isWatched())));
+  }
+
+  /** Its own port may have been lent to somebody else for a moment while it was gone. */
+  private void awaitPort() {
+    long end = System.nanoTime() + LENT.toNanos();
+    GrowingPause pause = new GrowingPause(Duration.ofMillis(20), Duration.ofMillis(250));
+    Duration left = LENT;
+    while (!ready.taken().isEmpty() && left.toNanos() > 0 && pause.slept(left)) {
+      left = Duration.ofNanos(end - System.nanoTime());
+    }
   }
 
   private Started begun() {
@@ -162,6 +174,7 @@ public final class RunningProgram implements AutoCloseable {
     }
     if (!Answering.ofCase().isAgain()) {
       now.end();
+      awaitPort();
       now = begun();
     }
   }

@@ -17,6 +17,8 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -66,7 +68,7 @@ class ProgramTest {
   }
 
   @Test
-  void itIsStartedAnewWithTheSameReadiness() {
+  void itIsStartedAnewWithTheSameReadiness() throws Exception {
     int port = Program.freePort();
     try (RunningProgram one = ServingProgram.at(port)
         .startedUntilAnswered("http://127.0.0.1:" + port + "/health", LIMIT)) {
@@ -77,10 +79,21 @@ class ProgramTest {
       one.kill();
       assertEquals(137, one.exitStatus().orElseThrow());
       assertTrue(one.toString().startsWith("the program yard has ended with status 137 (killed)"));
-      one.restart();
+      try (ServerSocket other = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+        CompletableFuture.delayedExecutor(300, TimeUnit.MILLISECONDS).execute(() -> closed(other));
+        one.restart();
+      }
       assertTrue(one.isRunning());
       one.close();
       assertThrows(IllegalStateException.class, one::restart);
+    }
+  }
+
+  private static void closed(ServerSocket socket) {
+    try {
+      socket.close();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 

@@ -117,6 +117,18 @@ class MarksTest {
   }
 
   @Test
+  void casesAreChosenByTheirPackages() {
+    for (String entry : List.of("scenario.*", "org.oddlantern.scenario.*", "oddlantern.*")) {
+      assertEquals(
+          List.of("inSection", "plain"),
+          methods(new Selection(List.of(entry), List.of("smoke"), List.of("slow"), null)),
+          entry);
+    }
+    Selection elsewhere = new Selection(List.of("scenari.*"), List.of("smoke"), List.of(), null);
+    assertThrows(NothingSelected.class, () -> methods(elsewhere));
+  }
+
+  @Test
   void marksThatSayNothingAreProblemsOfThePlan() {
     PlanRefused refused =
         assertThrows(PlanRefused.class, () -> methods(new Selection(List.of("BadMarks"))));

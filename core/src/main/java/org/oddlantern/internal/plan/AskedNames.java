@@ -78,13 +78,20 @@ final class AskedNames {
         .toList();
   }
 
-  /** The names by which a case can be asked for: its class, the classes around it, and itself. */
+  /** The names by which a case can be asked for: packages, its class, the classes around it, and itself. */
   static List<String> names(CaseDefinition one) {
     List<String> names = new ArrayList<>();
     for (Class<?> type = one.suite(); type != null; type = type.getEnclosingClass()) {
       names.add(type.getSimpleName());
       names.add(type.getName());
       names.add(type.getName().replace('$', '.'));
+    }
+    String inside = one.suite().getPackageName();
+    while (!inside.isEmpty()) {
+      int dot = inside.lastIndexOf('.');
+      names.add(inside + ".*");
+      names.add(inside.substring(dot + 1) + ".*");
+      inside = inside.substring(0, Math.max(0, dot));
     }
     String method = "#" + one.id().method();
     names.add(one.suite().getSimpleName() + method);

@@ -63,6 +63,10 @@ class OutputsTest {
     assertEquals("4", suite.getAttribute("skipped"), "an unproven case has not passed");
     String xml = Files.readString(folder.resolve("xml/TEST-yard.YardTest.xml"));
     assertTrue(xml.contains("<skipped message=\"unproven: it passed and checked nothing\"/>"), xml);
+    assertTrue(
+        xml.contains(
+            "<failure message=\"$.label: wanted &quot;Heather&quot;, got &quot;Foxglove&quot;\""),
+        xml);
     assertTrue(xml.contains("<flakyError message=\"too much fog\""), xml);
     assertTrue(xml.contains("<rerunError message=\"too much fog\""), xml);
   }

@@ -179,6 +179,12 @@ public final class Examples {
         return null;
       }
     }
+    return withOthers(object, schema, depth, attempt);
+  }
+
+  /** With fields that have no name of their own. */
+  private @Nullable JsonNode withOthers(
+      ObjectNode object, SchemaView schema, int depth, int attempt) {
     FieldNames names = new FieldNames(schema, chance);
     if (depth < DEEPEST_OPTIONAL && attempt == 0) {
       for (String pattern : schema.namePatterns()) {

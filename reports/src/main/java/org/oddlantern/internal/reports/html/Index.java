@@ -8,6 +8,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.promise.PromiseDocument;
@@ -129,13 +130,8 @@ final class Index {
         run.problems(),
         ran.size() > 1 ? glance(alike, cards) : List.of(),
         whole(ran.stream().filter(cards::contains)),
-        told
-            ? whole(ran.stream().filter(one -> !cards.contains(one)).limit(MOST_LINES))
-            : List.of(),
-        told
-            ? rows(
-                broken.stream().filter(one -> !one.hasRun()).limit(MOST_LINES).toList())
-            : List.of(),
+        told ? whole(lines(ran, one -> !cards.contains(one))) : List.of(),
+        told ? rows(lines(broken, one -> !one.hasRun()).toList()) : List.of(),
         told ? run.leftBehind() : List.of(),
         told ? notes() : List.of(),
         told ? changes() : List.of(),
@@ -151,10 +147,16 @@ final class Index {
             .distinct()
             .toList(),
         isLong(),
-        told
-            ? Math.max(0, ran.size() - cards.size() - MOST_LINES)
-                + Math.max(0, broken.size() - ran.size() - MOST_LINES)
-            : 0);
+        told ? beyond(ran.size() - cards.size()) + beyond(broken.size() - ran.size()) : 0);
+  }
+
+  /** As many as a page lists. */
+  private static Stream<CaseRecord> lines(List<CaseRecord> all, Predicate<CaseRecord> some) {
+    return all.stream().filter(some).limit(MOST_LINES);
+  }
+
+  private static int beyond(int count) {
+    return Math.max(0, count - MOST_LINES);
   }
 
   /** What gets a card: of everything that was wrong one case, then others as there is room. */

@@ -24,6 +24,7 @@ import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.reports.RunData;
+import org.oddlantern.internal.reports.Symptom;
 
 /**
  * Writes JUnit XML, a file for each suite: failed is a failure, errored, blocked and
@@ -179,10 +180,20 @@ public final class JUnitXmlReport {
       return;
     }
     xml.writeStartElement(kind);
-    attribute(xml, "message", problem.message().lines().findFirst().orElse(problem.type()));
+    attribute(xml, "message", message(one, problem));
     attribute(xml, "type", problem.type().isEmpty() ? one.outcome().word() : problem.type());
     xml.writeCharacters(allowed(text(one, problem)));
     xml.writeEndElement();
+  }
+
+  /** What was wrong first, since lists of a build server show that line only. */
+  private static String message(CaseRecord one, ProblemRecord problem) {
+    Symptom symptom = Symptom.of(one);
+    if (one.outcome() == Outcome.FAILED && !symptom.where().isEmpty()) {
+      String wanted = symptom.wanted().isEmpty() ? "" : "wanted " + symptom.wanted() + ", ";
+      return symptom.where() + ": " + wanted + "got " + symptom.got();
+    }
+    return problem.message().lines().findFirst().orElse(problem.type());
   }
 
   /** The tries before the last that failed, or that broke, in the words of the build's reports. */
