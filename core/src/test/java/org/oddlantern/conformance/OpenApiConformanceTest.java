@@ -18,11 +18,13 @@ import org.oddlantern.internal.Resources;
 import org.oddlantern.internal.description.ApiDocument;
 import org.oddlantern.internal.description.DescriptionProblem;
 import org.oddlantern.json.Json;
+import org.oddlantern.json.Location;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.Schema;
 import org.oddlantern.schema.SchemaReader;
 import org.oddlantern.schema.internal.Document;
+import org.oddlantern.schema.internal.DocumentText;
 import org.oddlantern.schema.internal.KnownSources;
 import org.oddlantern.schema.internal.MetaSchemas;
 import org.oddlantern.schema.internal.ReadingRules;
@@ -100,6 +102,16 @@ class OpenApiConformanceTest {
             .toList(),
         "what is listed and does not happen");
     assertTrue(refused > 300, refused + " refused by both");
+  }
+
+  /** The description of the demo, which says what people say. */
+  @Test
+  void theDescriptionOfTheBeeyardIsOne() throws IOException {
+    String schema = Files.readString(Fetched.file("openapi/3.0.json"));
+    standard = SchemaReader.standard().assertingFormats(false).text(schema);
+    String text = Files.readString(Path.of("../demo/src/test/resources/beeyard.yaml"));
+    JsonNode beeyard = DocumentText.tree("beeyard.yaml", text);
+    assertEquals(List.of(), standard.differences(Location.ROOT, Json.of(beeyard)));
   }
 
   private void change(JsonNode node, String place) {
