@@ -1,7 +1,5 @@
 package org.oddlantern.bench;
 
-import java.io.File;
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -102,20 +100,12 @@ public final class HandBench {
     List<String> line = new ArrayList<>(List.of(
         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
         "-cp",
-        classPath(),
+        RunBench.classPath(),
         "-D" + Workload.ADDRESS + "=" + address + path,
         "-D" + Workload.EXCHANGES + "=" + exchanges,
         main.getName()));
     line.addAll(List.of(arguments));
     return Measured.of(line, Map.of());
-  }
-
-  private static String classPath() throws IOException {
-    List<String> entries = new ArrayList<>();
-    for (String entry : System.getProperty("java.class.path").split(File.pathSeparator, -1)) {
-      entries.add(Path.of(entry).toAbsolutePath().toString());
-    }
-    return String.join(File.pathSeparator, entries);
   }
 
   private static String ratio(

@@ -178,7 +178,7 @@ public final class RunBench {
   }
 
   /** With every wildcard replaced, since a class archive fits one class path only. */
-  private static String classPath() throws IOException {
+  static String classPath() throws IOException {
     List<String> entries = new ArrayList<>();
     for (String entry : System.getProperty("java.class.path").split(File.pathSeparator, -1)) {
       entries.add(Path.of(entry).toAbsolutePath().toString());

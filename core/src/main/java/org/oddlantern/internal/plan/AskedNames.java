@@ -44,7 +44,16 @@ final class AskedNames {
 
   /** Whether a case was asked for. */
   boolean has(CaseDefinition one) {
-    return names(one).stream().anyMatch(names::contains) || hasTitle(one.title());
+    return has(one, names(one));
+  }
+
+  private boolean has(CaseDefinition one, List<String> own) {
+    return own.stream().anyMatch(names::contains) || hasTitle(one.title());
+  }
+
+  private boolean mayHave(CaseDefinition one) {
+    List<String> own = names(one);
+    return own.stream().anyMatch(ofAllSamples::contains) || has(one, own);
   }
 
   private boolean hasTitle(String title) {
@@ -71,10 +80,7 @@ final class AskedNames {
         .toList();
     boolean ofAny = unknown.stream().anyMatch(entry -> entry.contains("["));
     return cases.stream()
-        .filter(one -> ofAny
-            || !unknown.isEmpty() && one.title().contains("{")
-            || names(one).stream().anyMatch(ofAllSamples::contains)
-            || has(one))
+        .filter(one -> ofAny || !unknown.isEmpty() && one.title().contains("{") || mayHave(one))
         .toList();
   }
 

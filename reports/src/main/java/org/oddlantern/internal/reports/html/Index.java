@@ -146,7 +146,7 @@ final class Index {
             .map(CaseRecord::word)
             .distinct()
             .toList(),
-        isLong(),
+        told && isLong(),
         told ? beyond(ran.size() - cards.size()) + beyond(broken.size() - ran.size()) : 0);
   }
 
