@@ -3,12 +3,13 @@ package org.oddlantern.cli;
 import java.lang.reflect.Constructor;
 import java.util.Collection;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.shaded.picocli.CommandLine;
+import org.oddlantern.shaded.picocli.CommandLine.Command;
 import org.oddlantern.shaded.picocli.CommandLine.IFactory;
+import org.oddlantern.shaded.picocli.CommandLine.Model.CommandSpec;
 
 /** Makes the commands, each that prints with the terminal it prints to. */
 record Commands(Terminal terminal) implements IFactory {
@@ -34,11 +35,24 @@ record Commands(Terminal terminal) implements IFactory {
     return commands;
   }
 
-  /** The command that comes first, if it is one, since reading all takes time at each start; else all. */
-  Collection<Class<?>> first(String... words) {
-    boolean all = words.length == 0 || OF_ALL.contains(words[0]);
-    Class<?> first = all ? null : ALL.get(words[0]);
-    return first == null ? ALL.values() : List.of(first);
+  /** Those that the words are about: reading all takes time at each start, so most are only listed, or not there. */
+  void put(CommandLine line, String... words) {
+    Class<?> first = words.length == 0 || OF_ALL.contains(words[0]) ? null : ALL.get(words[0]);
+    if (first != null) {
+      line.addSubcommand(new CommandLine(first, this));
+    } else if (words.length == 1 && words[0].startsWith("-")) {
+      ALL.values().forEach(one -> line.addSubcommand(listed(one)));
+    } else {
+      ALL.values().forEach(one -> line.addSubcommand(new CommandLine(one, this)));
+    }
+  }
+
+  /** A command that only its name and its description are known of. */
+  private static CommandLine listed(Class<?> type) {
+    Command command = type.getAnnotation(Command.class);
+    CommandSpec spec = CommandSpec.create().name(command.name());
+    spec.usageMessage().description(command.description());
+    return new CommandLine(spec);
   }
 
   /** What is told of a word that is no command of a command. */
@@ -57,9 +71,12 @@ record Commands(Terminal terminal) implements IFactory {
   @Override
   public <K> K create(Class<K> type) throws Exception {
     for (Constructor<?> constructor : type.getDeclaredConstructors()) {
-      if (constructor.getParameterCount() == 1
-          && constructor.getParameterTypes()[0] == Terminal.class) {
+      Class<?>[] wanted = constructor.getParameterTypes();
+      if (wanted.length == 1 && wanted[0] == Terminal.class) {
         return type.cast(constructor.newInstance(terminal));
+      }
+      if (wanted.length == 0 && type.getPackage() == Commands.class.getPackage()) {
+        return type.cast(constructor.newInstance());
       }
     }
     return CommandLine.defaultFactory().create(type);

@@ -72,7 +72,7 @@ public final class Main implements Runnable {
     Main main = new Main();
     Commands commands = new Commands(terminal);
     CommandLine line = new CommandLine(main, commands);
-    commands.first(words).forEach(one -> line.addSubcommand(new CommandLine(one, commands)));
+    commands.put(line, words);
     line.setOut(writer(terminal.out()));
     line.setErr(writer(err));
     line.setParameterExceptionHandler(Main::misused);

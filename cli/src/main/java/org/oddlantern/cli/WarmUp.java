@@ -1,13 +1,9 @@
 package org.oddlantern.cli;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.PrintStream;
 import java.lang.reflect.Method;
-import java.net.InetAddress;
-import java.net.ServerSocket;
-import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -37,10 +33,6 @@ final class WarmUp {
 
   private static final int ROUNDS = 250;
 
-  private static final byte[] REPLY =
-      "HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: 8\r\n\r\n{\"id\":7}"
-          .getBytes(StandardCharsets.US_ASCII);
-
   private final BooleanSupplier over;
 
   /** One that ends as soon as it is over. */
@@ -50,11 +42,8 @@ final class WarmUp {
 
   /** Does it in this thread. */
   void run() {
-    try (ServerSocket socket = new ServerSocket(0, 4, InetAddress.getLoopbackAddress())) {
-      Thread answering = new Thread(() -> answer(socket), "odd-lantern warm-up");
-      answering.setDaemon(true);
-      answering.start();
-      calls("http://127.0.0.1:" + socket.getLocalPort());
+    try (AnsweringSocket socket = new AnsweringSocket()) {
+      calls(socket.address());
     } catch (IOException | NoReply | NoSuchMethodException e) {
       // a run does as well without, only a little slower at its beginning
     }
@@ -88,24 +77,6 @@ final class WarmUp {
     } finally {
       Files.deleteIfExists(file);
       Files.deleteIfExists(folder);
-    }
-  }
-
-  private static void answer(ServerSocket socket) {
-    try (Socket connection = socket.accept()) {
-      connection.setTcpNoDelay(true);
-      InputStream in = connection.getInputStream();
-      OutputStream out = connection.getOutputStream();
-      int ends = 0;
-      for (int octet = in.read(); octet >= 0; octet = in.read()) {
-        ends = octet == '\n' ? ends + 1 : octet == '\r' ? ends : 0;
-        if (ends == 2) {
-          out.write(REPLY);
-          ends = 0;
-        }
-      }
-    } catch (IOException e) {
-      // the warm-up has ended
     }
   }
 }

@@ -55,6 +55,7 @@ public record Command(Path folder, Map<String, String> variables) {
         .redirectError(err.toFile());
     builder.environment().put("JAVA_HOME", System.getProperty("java.home"));
     builder.environment().put("XDG_CACHE_HOME", CACHE.toString());
+    builder.environment().put("ODD_LANTERN_ARCHIVE", "on");
     builder.environment().remove("ODD_LANTERN_ENV");
     builder.environment().putAll(variables);
     return new Running(builder.start(), out, err);
