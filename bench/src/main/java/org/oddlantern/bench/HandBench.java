@@ -1,12 +1,9 @@
 package org.oddlantern.bench;
 
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.function.ToLongFunction;
 
 /**
  * The command with journal, JUnit XML and pages, against the same calls written by hand with the same HTTP
@@ -14,13 +11,11 @@ import java.util.function.ToLongFunction;
  */
 public final class HandBench {
 
-  private final String address;
-  private final Path folder;
+  private final BothSides sides;
   private final int rounds;
 
-  private HandBench(String address, Path folder, int rounds) {
-    this.address = address;
-    this.folder = folder;
+  private HandBench(BothSides sides, int rounds) {
+    this.sides = sides;
     this.rounds = rounds;
   }
 
@@ -36,7 +31,7 @@ public final class HandBench {
         List.of(arguments).subList(Math.min(1, arguments.length), arguments.length);
     try (PlainService service = new PlainService()) {
       HandBench bench =
-          new HandBench(service.address(), Files.createTempDirectory("bench"), rounds);
+          new HandBench(new BothSides(service.address(), Files.createTempDirectory("bench")), rounds);
       if (works.isEmpty() || works.contains("one")) {
         bench.pair("one case", "OneTest", "/fast", 1, OneByHand.class);
       }
@@ -57,8 +52,8 @@ public final class HandBench {
     List<Measured> command = new ArrayList<>();
     List<Measured> hand = new ArrayList<>();
     for (int i = 0; i <= rounds; i++) {
-      Measured one = command(suite, path, exchanges, lanes);
-      Measured other = byHand(path, exchanges, byHand, lanes);
+      Measured one = sides.command(suite, path, exchanges, lanes);
+      Measured other = sides.byHand(path, exchanges, byHand, lanes);
       if (i > 0) {
         command.add(one);
         hand.add(other);
@@ -66,61 +61,10 @@ public final class HandBench {
     }
     System.out.printf(
         Locale.ROOT,
-        "%s, JDK %d, %d rounds: wall %s, processor %s, memory %s%n",
+        "%s, JDK %d, %d rounds: %s%n",
         work,
         Runtime.version().feature(),
         rounds,
-        ratio(command, hand, Measured::wall, 1e9, "s"),
-        ratio(command, hand, Measured::processor, 1e9, "s"),
-        ratio(command, hand, Measured::memory, 1e6, "MB"));
-  }
-
-  /** The command of the distribution as people start it. */
-  private Measured command(String suite, String path, int exchanges, String... lanes)
-      throws Exception {
-    List<String> line = new ArrayList<>(List.of(
-        "dist/target/odd-lantern/odd-lantern/bin/odd-lantern",
-        "run",
-        "bench/target/classes",
-        "--case",
-        suite,
-        "--set",
-        "services.hives.url=" + address + path,
-        "--out",
-        folder.resolve(suite).toString()));
-    if (lanes.length > 0) {
-      line.addAll(List.of("--lanes", lanes[0]));
-    }
-    return Measured.of(
-        line, Map.of("ODD_LANTERN_OPTS", "-D" + Workload.EXCHANGES + "=" + exchanges));
-  }
-
-  private Measured byHand(String path, int exchanges, Class<?> main, String... arguments)
-      throws Exception {
-    List<String> line = new ArrayList<>(List.of(
-        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-        "-cp",
-        RunBench.classPath(),
-        "-D" + Workload.ADDRESS + "=" + address + path,
-        "-D" + Workload.EXCHANGES + "=" + exchanges,
-        main.getName()));
-    line.addAll(List.of(arguments));
-    return Measured.of(line, Map.of());
-  }
-
-  private static String ratio(
-      List<Measured> ours,
-      List<Measured> theirs,
-      ToLongFunction<Measured> what,
-      double unit,
-      String word) {
-    double a = median(ours, what) / unit;
-    double b = median(theirs, what) / unit;
-    return String.format(Locale.ROOT, "%.2f times (%.2f against %.2f %s)", a / b, a, b, word);
-  }
-
-  private static double median(List<Measured> all, ToLongFunction<Measured> what) {
-    long[] sorted = all.stream().mapToLong(what).sorted().toArray();
-    return (sorted[(sorted.length - 1) / 2] + sorted[sorted.length / 2]) / 2.0;
+        Ratio.all(command, hand));
   }
 }

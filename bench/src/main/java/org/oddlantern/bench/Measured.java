@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
 
 /**
  * What a whole process has cost. Processor time and memory are those that Linux tells while it runs, looked
@@ -23,6 +24,19 @@ record Measured(long wall, long processor, long memory, String out) {
   private static final int PAUSE = 5;
 
   static Measured of(List<String> line, Map<String, String> environment) throws Exception {
+    return of(line, environment, process -> List.of(process.toHandle()));
+  }
+
+  /** Of a process that leaves the work to others, like a build: what these cost, and how long it took itself. */
+  static Measured ofChild(List<String> line, Map<String, String> environment) throws Exception {
+    return of(line, environment, process -> process.descendants().toList());
+  }
+
+  private static Measured of(
+      List<String> line,
+      Map<String, String> environment,
+      Function<Process, List<ProcessHandle>> watched)
+      throws Exception {
     ProcessBuilder builder =
         new ProcessBuilder(line).redirectError(ProcessBuilder.Redirect.INHERIT);
     builder.environment().putAll(environment);
@@ -32,10 +46,11 @@ record Measured(long wall, long processor, long memory, String out) {
     long processor = 0;
     long memory = 0;
     while (!process.waitFor(PAUSE, TimeUnit.MILLISECONDS)) {
-      processor = Math.max(
-          processor,
-          process.toHandle().info().totalCpuDuration().map(Duration::toNanos).orElse(0L));
-      memory = Math.max(memory, held(process.pid()));
+      for (ProcessHandle one : watched.apply(process)) {
+        processor = Math.max(
+            processor, one.info().totalCpuDuration().map(Duration::toNanos).orElse(0L));
+        memory = Math.max(memory, held(one.pid()));
+      }
     }
     long wall = System.nanoTime() - start;
     String told = Files.readString(out, StandardCharsets.UTF_8);

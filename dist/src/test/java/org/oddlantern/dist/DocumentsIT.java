@@ -79,7 +79,7 @@ class DocumentsIT {
     for (String command : String.join("", blocks(commands, "sh")).lines().toList()) {
       assertTrue(
           command.matches(
-              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch|report|standin|blind|description|hand)"),
+              "mvn verify|mvn verify -Dfailures=write|\\./odd-lantern (demo|list|run|settings|path|schema|report)( .*)?|bench/(run|reading|schemas|lanes|memory|start|watch|report|standin|blind|description|hand|growth|build)"),
           command + " is a command that no test knows");
     }
   }
