@@ -14,12 +14,13 @@ import java.util.Map;
 record BothSides(String address, Path folder) {
 
   /** With journal, JUnit XML and pages, in a folder named like the suite. */
-  Measured command(String suite, String path, int exchanges, String... lanes)
-      throws Exception {
+  Measured command(String suite, String path, int exchanges, String... lanes) throws Exception {
     List<String> line = new ArrayList<>(List.of(
         "dist/target/odd-lantern/odd-lantern/bin/odd-lantern",
         "run",
         "bench/target/classes",
+        "--class-path",
+        "bench/target/classes", // nothing else: else Maven is asked
         "--case",
         suite,
         "--set",
@@ -33,8 +34,7 @@ record BothSides(String address, Path folder) {
         line, Map.of("ODD_LANTERN_OPTS", "-D" + Workload.EXCHANGES + "=" + exchanges));
   }
 
-  Measured byHand(String path, int exchanges, Class<?> main, String... arguments)
-      throws Exception {
+  Measured byHand(String path, int exchanges, Class<?> main, String... arguments) throws Exception {
     List<String> line = new ArrayList<>(List.of(
         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
         "-cp",

@@ -89,8 +89,8 @@ public final class BuildBench {
   }
 
   private Measured maven(Path project, String... words) throws Exception {
-    List<String> line =
-        new ArrayList<>(List.of("mvn", "-B", "-q", "-f", project.resolve("pom.xml").toString()));
+    List<String> line = new ArrayList<>(
+        List.of("mvn", "-B", "-q", "-f", project.resolve("pom.xml").toString()));
     line.add("-Dhives=" + address);
     line.addAll(List.of(words));
     return Measured.ofChild(line, Map.of());

@@ -45,7 +45,10 @@ public final class GrowthBench {
       double perCase = one(cases);
       least = least == 0 ? perCase : Math.min(least, perCase);
       System.out.printf(
-          Locale.ROOT, "  after the run %.0f us a case, %.2f times the least%n", perCase, perCase / least);
+          Locale.ROOT,
+          "  after the run %.0f us a case, %.2f times the least%n",
+          perCase,
+          perCase / least);
     }
   }
 

@@ -30,8 +30,8 @@ public final class HandBench {
     List<String> works =
         List.of(arguments).subList(Math.min(1, arguments.length), arguments.length);
     try (PlainService service = new PlainService()) {
-      HandBench bench =
-          new HandBench(new BothSides(service.address(), Files.createTempDirectory("bench")), rounds);
+      HandBench bench = new HandBench(
+          new BothSides(service.address(), Files.createTempDirectory("bench")), rounds);
       if (works.isEmpty() || works.contains("one")) {
         bench.pair("one case", "OneTest", "/fast", 1, OneByHand.class);
       }

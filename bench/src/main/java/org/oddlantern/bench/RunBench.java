@@ -75,9 +75,8 @@ public final class RunBench {
 
   /** How long the run took, by its journal. */
   private long lanesByCommand() throws Exception {
-    Path out = folder.resolve("lanes");
-    command("SlowTest", "/slow", out, "--lanes", LANES);
-    try (Stream<String> lines = Files.lines(out.resolve("journal.jsonl"))) {
+    new BothSides(address, folder).command("SlowTest", "/slow", CASES, LANES);
+    try (Stream<String> lines = Files.lines(folder.resolve("SlowTest/journal.jsonl"))) {
       String last = lines.reduce((first, second) -> second).orElseThrow();
       Matcher told = TOOK.matcher(last);
       if (!told.find()) {
@@ -131,25 +130,7 @@ public final class RunBench {
   }
 
   private String oneByCommand() throws Exception {
-    return command("OneTest", "/fast", folder.resolve("one"));
-  }
-
-  /** The command of the distribution as people start it. */
-  private String command(String suite, String path, Path out, String... words) throws Exception {
-    List<String> line = new ArrayList<>(List.of(
-        "dist/target/odd-lantern/odd-lantern/bin/odd-lantern",
-        "run",
-        "bench/target/classes",
-        "--case",
-        suite,
-        "--set",
-        "services.hives.url=" + address + path,
-        "--out",
-        out.toString()));
-    line.addAll(List.of(words));
-    ProcessBuilder builder = new ProcessBuilder(line);
-    builder.environment().put("ODD_LANTERN_OPTS", "-D" + Workload.EXCHANGES + "=" + CASES);
-    return ended(builder);
+    return new BothSides(address, folder).command("OneTest", "/fast", 1).out();
   }
 
   /** The command's JVM options, with a class archive that one call of this program has filled. */

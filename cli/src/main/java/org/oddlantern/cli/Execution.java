@@ -20,6 +20,7 @@ import org.oddlantern.internal.reports.console.CapturedPrinting;
 import org.oddlantern.internal.reports.console.ConsoleReport;
 import org.oddlantern.internal.reports.console.Style;
 import org.oddlantern.internal.reports.folder.RunFolder;
+import org.oddlantern.internal.run.Relay;
 import org.oddlantern.internal.run.RunOrder;
 import org.oddlantern.internal.run.RunResult;
 import org.oddlantern.internal.run.Runner;
@@ -92,8 +93,10 @@ final class Execution {
     RunResult result;
     ConsoleReport console = new ConsoleReport(terminal.out(), style, options.detail(), earlier);
     ConnectionLog connections = terminal.debug() ? connections(journal) : null;
-    try (CapturedPrinting printing = CapturedPrinting.begun()) {
-      result = runner.run(List.of(console, writer, strictness, watchfulness), connections);
+    try (CapturedPrinting printing = CapturedPrinting.begun();
+        Relay telling = new Relay(console);
+        Relay writing = new Relay(writer)) {
+      result = runner.run(List.of(telling, writing, strictness, watchfulness), connections);
       problems.addAll(result.problems());
     } finally {
       closed(connections, problems);

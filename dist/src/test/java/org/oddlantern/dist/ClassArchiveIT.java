@@ -28,9 +28,8 @@ class ClassArchiveIT {
     assertEquals(1, kept().size(), kept()::toString);
 
     Path loaded = folder.resolve("loaded.txt");
-    Command.Output again = command
-        .with("ODD_LANTERN_OPTS", "-Xlog:class+load:file=" + loaded)
-        .run("--help");
+    Command.Output again =
+        command.with("ODD_LANTERN_OPTS", "-Xlog:class+load:file=" + loaded).run("--help");
     assertEquals(first, again);
     assertEquals("", again.err());
     assertTrue(
@@ -41,7 +40,8 @@ class ClassArchiveIT {
   @Test
   void isNotMadeInAPipelineNorWhereItIsNotWanted() throws Exception {
     assertEquals(0, caching("a").with("CI", "true").run("--version").status());
-    assertEquals(0, caching("b").with("ODD_LANTERN_ARCHIVE", "off").run("--version").status());
+    assertEquals(
+        0, caching("b").with("ODD_LANTERN_ARCHIVE", "off").run("--version").status());
     assertTrue(kept().isEmpty(), kept()::toString);
     assertFalse(Files.exists(folder.resolve("b")));
   }
@@ -54,7 +54,8 @@ class ClassArchiveIT {
 
   private List<Path> kept() throws IOException {
     try (Stream<Path> all = Files.walk(folder)) {
-      return all.filter(file -> file.toString().matches(".*\\.(jsa|aot|making)")).toList();
+      return all.filter(file -> file.toString().matches(".*\\.(jsa|aot|making)"))
+          .toList();
     }
   }
 }

@@ -107,6 +107,9 @@ public final class Masker {
       return line;
     }
     List<String> secrets = texts.ofLength(LIKELY);
+    if (secrets.isEmpty()) {
+      return line;
+    }
     return LITERAL.matcher(line).replaceAll(found -> {
       String literal = DecodedText.undone(found.group(1), DecodedText.Escape.JSON);
       boolean secret = secrets.stream()

@@ -26,11 +26,17 @@ record SampleTitle(String title) {
 
   /** The same with what comes from the sample told in another way. */
   String with(Sample sample, UnaryOperator<String> told) {
-    if (names().isEmpty()) {
+    SampleFields fields = new SampleFields(sample.value());
+    Matcher name = NAME.matcher(title);
+    if (!name.find()) {
       return title + " [" + told.apply(sample.key()) + "]";
     }
-    SampleFields fields = new SampleFields(sample.value());
-    return NAME.matcher(title)
-        .replaceAll(found -> Matcher.quoteReplacement(told.apply(fields.text(found.group(1)))));
+    StringBuilder text = new StringBuilder();
+    int end = 0;
+    do {
+      text.append(title, end, name.start()).append(told.apply(fields.text(name.group(1))));
+      end = name.end();
+    } while (name.find());
+    return text.append(title, end, title.length()).toString();
   }
 }

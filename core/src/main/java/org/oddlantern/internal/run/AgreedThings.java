@@ -21,20 +21,14 @@ final class AgreedThings implements AgreedReplies {
       Pattern.compile("([^#]*)#([^@\\[]*)(?:@[^\\[]*)?(?:\\[(.*)])?.*", Pattern.DOTALL);
   private static final int LONGEST = 60;
 
-  private final String folder;
-  private final String method;
+  private final String id;
   private final Masker masker;
   private final Map<String, Object> askers = new HashMap<>();
   private final Map<String, AgreedRecord> records = new LinkedHashMap<>();
 
   AgreedThings(String id, Masker masker) {
+    this.id = id;
     this.masker = masker;
-    Matcher parts = ID.matcher(id);
-    boolean known = parts.matches();
-    String suite = known ? parts.group(1) : id;
-    String sample = known && parts.group(3) != null ? parts.group(3) : "";
-    this.folder = "agreed/" + suite.replace('$', '/');
-    this.method = (known ? parts.group(2) : "") + (sample.isEmpty() ? "" : "-" + plain(sample));
   }
 
   /** A name that every file system takes; two that are different stay different. */
@@ -49,7 +43,13 @@ final class AgreedThings implements AgreedReplies {
 
   @Override
   public String place(String name) {
-    return folder + "/" + method + (name.isEmpty() ? "" : "." + plain(name));
+    Matcher parts = ID.matcher(id);
+    boolean known = parts.matches();
+    String suite = known ? parts.group(1) : id;
+    String sample = known && parts.group(3) != null ? parts.group(3) : "";
+    String method = (known ? parts.group(2) : "") + (sample.isEmpty() ? "" : "-" + plain(sample));
+    return "agreed/" + suite.replace('$', '/') + "/" + method
+        + (name.isEmpty() ? "" : "." + plain(name));
   }
 
   @Override

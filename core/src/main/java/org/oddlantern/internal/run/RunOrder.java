@@ -62,8 +62,9 @@ public record RunOrder(
     this(name, plan, settings, environment, variables, loader, seed, lanes, BlindSpots.NONE);
   }
 
-  /** Refuses what is no number of lanes. */
+  /** Refuses what is no number of lanes, and keeps its own variables. */
   public RunOrder {
+    variables = Map.copyOf(variables);
     if (lanes < 1) {
       throw new IllegalArgumentException("a run has 1 lane or more, not " + lanes);
     }
