@@ -48,8 +48,6 @@ public final class BuildBench {
   private void compare(int cases, int rounds) throws Exception {
     Path lantern = project("lantern", cases, "LanternSuite.txt", "lantern-pom.xml");
     Path plain = project("plain", cases, "PlainTests.txt", "plain-pom.xml");
-    Files.writeString(
-        lantern.resolve("odd-lantern.yaml"), "services:\n  hives: { url: \"" + address + "\" }\n");
     List<Measured> ours = new ArrayList<>();
     List<Measured> theirs = new ArrayList<>();
     for (int i = 0; i <= rounds; i++) {
@@ -72,6 +70,10 @@ public final class BuildBench {
   private Path project(String name, int cases, String template, String build) throws Exception {
     Path project = Files.createDirectories(folder.resolve(name));
     Files.writeString(project.resolve("pom.xml"), resource(build));
+    Files.writeString(
+        project.resolve("odd-lantern.yaml"),
+        "environment: here\nenvironments:\n  here: { services: { hives: { url: \"" + address
+            + "\" } } }\n");
     Path sources = Files.createDirectories(project.resolve("src/test/java/hives"));
     String[] parts = resource(template).split("----\n", -1);
     for (int first = 0; first < cases; first += PER_CLASS) {

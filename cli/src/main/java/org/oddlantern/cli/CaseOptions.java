@@ -14,7 +14,7 @@ final class CaseOptions {
       names = "--case",
       paramLabel = "CASE",
       description =
-          "These only: a class, Class#method, a package with .* behind it, or a title with * for any text. May be repeated.")
+          "These only: a class, Class#method, a package (beeyard.*), or a title with * for any text. May be repeated.")
   private List<String> cases = new ArrayList<>();
 
   @Option(

@@ -12,12 +12,12 @@ import javax.tools.JavaCompiler;
 import javax.tools.ToolProvider;
 
 /** Java sources of a test, compiled as a user would. */
-final class Sources {
+public final class Sources {
 
   private Sources() {}
 
   /** Compiles a class into a folder and gives the folder. */
-  static Path compile(Path folder, String className, String source) throws IOException {
+  public static Path compile(Path folder, String className, String source) throws IOException {
     Path file = folder.resolve("src").resolve(className.replace('.', '/') + ".java");
     Files.createDirectories(file.getParent());
     Files.writeString(file, source);

@@ -20,48 +20,6 @@ public final class SettingsSchema {
 
   private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
 
-  private static final Map<String, String> WORDS = Map.ofEntries(
-      Map.entry("environment", "The environment in use where none is named by --env."),
-      Map.entry("environments", "Environments by name: where services and databases are."),
-      Map.entry("services", "Services by name."),
-      Map.entry("databases", "Databases by name."),
-      Map.entry("readOnly", "true refuses every call that may change something."),
-      Map.entry("mask", "Headers, and places in JSON bodies, whose values are hidden everywhere."),
-      Map.entry("schemas", "How JSON Schemas are read."),
-      Map.entry("schemas.hosts", "Hosts from which schemas may be fetched."),
-      Map.entry("schemas.formats", "assert refuses texts that are not written in their format."),
-      Map.entry("schemas.draft", "The draft of schemas that name none."),
-      Map.entry("history", "Where runs are kept for comparing, and how many."),
-      Map.entry("history.folder", "The folder in which short journals of runs are kept."),
-      Map.entry("history.keep", "How many runs, like 50, or of how many days, like 90d."),
-      Map.entry("promises", "strict wants a case for every promise, and a promise for every case."),
-      Map.entry(
-          "unwatched", "Places of replies that no case need watch, like GET /status $.asked."),
-      Map.entry("url", "The address, with its base path."),
-      Map.entry("timeout", "The limit for an exchange, like 3s, 500ms or 1m."),
-      Map.entry("connectTimeout", "The limit for a connection, like 3s, 500ms or 1m."),
-      Map.entry("bodyLimit", "The limit for a reply's body, like 64MiB."),
-      Map.entry("redirects", "How many redirects to follow; 0 unless set."),
-      Map.entry("headers", "Headers of every call."),
-      Map.entry("bearer", "A bearer token."),
-      Map.entry("basic", "Basic credentials."),
-      Map.entry("keyInHeader", "A key in a header."),
-      Map.entry("keyInQuery", "A key in the query of the address."),
-      Map.entry(
-          "signIn", "A token fetched by a call: where to, what with, where it is in the reply."),
-      Map.entry("clientCredentials", "A token by OAuth 2, client credentials."),
-      Map.entry("clientCertificate", "A client certificate: PEM files, or a PKCS #12 file."),
-      Map.entry("trust", "A PEM file, or any for test environments."),
-      Map.entry("proxy", "An HTTP proxy."),
-      Map.entry("caseHeader", "The header that names run and case; none sends none."),
-      Map.entry("trace", "off sends no header traceparent (W3C Trace Context)."),
-      Map.entry("traces", "Where a trace can be looked at: an address with {id} in its place."),
-      Map.entry("log", "The file into which the service writes its log, for what fails."),
-      Map.entry(
-          "description",
-          "Its description (OpenAPI): a file, or a path of the service like /openapi.json."),
-      Map.entry("ready", "Waits before the first case until this path is answered."));
-
   private SettingsSchema() {}
 
   /**
@@ -101,7 +59,12 @@ public final class SettingsSchema {
       }
     }
     ServiceKeys.GROUPS.forEach((group, keys) -> properties.set(
-        group, described(group, ServiceKeys.mayBeText(group) ? orText(group(keys)) : group(keys))));
+        group,
+        described(
+            group,
+            ServiceKeys.mayBeText(group)
+                ? orText(group(group + ".", keys))
+                : group(group + ".", keys))));
     properties.set("headers", described("headers", mapping(leaf())));
     ObjectNode service = closed(properties);
     if (whole) {
@@ -117,7 +80,7 @@ public final class SettingsSchema {
   }
 
   private static ObjectNode database() {
-    ObjectNode database = group(DatabaseSettings.KEYS);
+    ObjectNode database = group("database.", DatabaseSettings.KEYS);
     database.putArray("required").add("url");
     return database;
   }
@@ -151,9 +114,9 @@ public final class SettingsSchema {
     return history;
   }
 
-  private static ObjectNode group(List<String> keys) {
+  private static ObjectNode group(String above, List<String> keys) {
     ObjectNode properties = NODES.objectNode();
-    keys.forEach(key -> properties.set(key, leaf()));
+    keys.forEach(key -> properties.set(key, described(above + key, leaf())));
     return closed(properties);
   }
 
@@ -192,7 +155,7 @@ public final class SettingsSchema {
 
   /** A text, or what is in a file. */
   private static ObjectNode leaf() {
-    ObjectNode file = group(List.of());
+    ObjectNode file = group("", List.of());
     ((ObjectNode) file.get("properties")).set("file", scalar());
     file.putArray("required").add("file");
     ObjectNode leaf = NODES.objectNode();
@@ -208,12 +171,18 @@ public final class SettingsSchema {
   }
 
   private static ObjectNode described(String key, ObjectNode schema) {
-    String words = WORDS.get(key);
+    SettingWords words = SettingWords.ALL.get(key);
     if (words == null) {
       return schema;
     }
     ObjectNode described = NODES.objectNode();
-    described.put("description", words);
+    described.put("description", words.text());
+    if (!words.standard().isEmpty()) {
+      described.put("default", words.standard());
+    }
+    if (!words.example().isEmpty()) {
+      described.putArray("examples").add(words.example());
+    }
     described.setAll(schema);
     return described;
   }

@@ -34,6 +34,12 @@ import org.oddlantern.internal.run.Runner;
 final class FailureBook {
 
   private static final Path SOURCES = Path.of("src/test/java/org/oddlantern/dist/failures");
+  private static final String FOOTER = """
+
+      ---
+
+      previous: [Files](reference/files.md) · [all documents](index.md) · next: [Performance](performance.md)
+      """;
   private static final Path FAULTS =
       Path.of("../demo/src/main/java/org/oddlantern/demo/beeyard/Fault.java");
 
@@ -102,8 +108,8 @@ final class FailureBook {
     StringBuilder text = new StringBuilder("""
         # What failures look like
 
-        The Fennel Hill beeyard can make mistakes on request. Here is each of them, the case that meets it, and what Odd Lantern prints for it.
-        This page is made by a test from a real run (`mvn verify -Dfailures=write` writes it anew); only times, ports and dates are made alike.
+        Failure messages of an HTTP API test, to know before you meet them: the Fennel Hill beeyard makes mistakes on request, and here is each of them, the test that finds it, and what Odd Lantern prints.
+        A test writes this page from a real run (`mvn verify -Dfailures=write`); only times, ports and dates are replaced.
         """);
     String suite = Files.readString(SOURCES.resolve("FaultyTest.java"));
     String words = Files.readString(FAULTS);
@@ -114,7 +120,7 @@ final class FailureBook {
         .append("\n```\n\n```text\n")
         .append(printed)
         .append("\n```\n"));
-    return text.toString();
+    return text.append(FOOTER).toString();
   }
 
   private static String words(Fault fault, String source) {

@@ -16,13 +16,14 @@ import javax.tools.StandardJavaFileManager;
 import javax.tools.ToolProvider;
 
 /** One source file of the project, read as the compiler reads it. */
-record Source(Path file, CompilationUnitTree unit, DocTrees documents, SourcePositions positions) {
+public record Source(
+    Path file, CompilationUnitTree unit, DocTrees documents, SourcePositions positions) {
 
   private static final List<String> MODULES =
-      List.of("core", "reports", "junit", "cli", "demo", "bench");
+      List.of("core", "reports", "junit", "cli", "demo", "bench", "site");
 
   /** Everything that is published, and the demo and the benchmarks. */
-  static List<Source> all() throws IOException {
+  public static List<Source> all() throws IOException {
     List<Path> files = new ArrayList<>();
     for (String module : MODULES) {
       try (Stream<Path> found = Files.walk(Path.of("..", module, "src/main/java"))) {
@@ -52,7 +53,7 @@ record Source(Path file, CompilationUnitTree unit, DocTrees documents, SourcePos
   }
 
   /** The name of the package. */
-  String room() {
+  public String room() {
     return unit.getPackageName().toString();
   }
 

@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -273,7 +272,6 @@ class PagesIT {
 
   @Test
   void theAccessibilityCheckerFindsNoErrors() throws Exception {
-    Path axe = Fetched.at("reports/axe.min.js");
     List<String> found = new ArrayList<>();
     try (ServedFolder pages = ServedFolder.of(folder.resolve("out"), "")) {
       browser.size(1280, 800);
@@ -283,17 +281,15 @@ class PagesIT {
             "index.html",
             "history.html",
             "promises.html",
+            "description.html",
+            "blind-spots.html",
             page("CallKindsTest"),
             page("KeeperDayTest"),
             page("SchemaTest"))) {
           browser.open(pages.address("report/" + page));
-          browser.value("document.querySelectorAll('details').forEach(one => one.open = true)");
-          browser.value(Files.readString(axe) + "; true");
-          JsonNode violations = browser.value(
-              "axe.run(" + (dark ? "{runOnly: ['color-contrast']}" : "")
-                  + ").then(all => all.violations.map(one => one.id + ': ' + one.help + ' ' + one.nodes.slice(0, 3).map(node => node.html).join(' | ')))");
-          violations.forEach(
-              one -> found.add(page + (dark ? ", dark: " : ": ") + one.asString("")));
+          for (String one : PageCheckers.accessibility(browser, dark)) {
+            found.add(page + (dark ? ", dark: " : ": ") + one);
+          }
         }
       }
       browser.dark(false);
@@ -303,18 +299,7 @@ class PagesIT {
 
   @Test
   void theHtmlCheckerFindsNoErrors() throws Exception {
-    Path checker = Fetched.at("reports/vnu.jar");
-    Process process = new ProcessBuilder(
-            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-            "-jar",
-            checker.toString(),
-            "--errors-only",
-            "--skip-non-html",
-            folder.resolve("out/report").toString())
-        .redirectErrorStream(true)
-        .start();
-    String told = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-    assertEquals(0, process.waitFor(), told);
+    assertEquals("", PageCheckers.html(folder.resolve("out/report")));
   }
 
   @Test

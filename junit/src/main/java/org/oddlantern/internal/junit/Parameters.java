@@ -2,7 +2,10 @@ package org.oddlantern.internal.junit;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
@@ -31,20 +34,32 @@ import org.oddlantern.json.internal.NearestMatch;
 public record Parameters(Function<String, @Nullable String> named) {
 
   private static final String PREFIX = "odd-lantern.";
-  private static final List<String> KNOWN = List.of(
-      "odd-lantern.env",
-      "odd-lantern.set",
-      "odd-lantern.lanes",
-      "odd-lantern.part",
-      "odd-lantern.earlier",
-      "odd-lantern.seed",
-      "odd-lantern.debug",
-      "odd-lantern.blind-spots",
-      "odd-lantern.out");
+
+  /** What each of them means, by name. */
+  public static final Map<String, String> MEANINGS = meanings();
 
   /** Set by this library's own command. */
   private static final Set<String> OWN =
       Set.of("odd-lantern.home", "odd-lantern.columns", "odd-lantern.terminal");
+
+  private static Map<String, String> meanings() {
+    Map<String, String> meanings = new LinkedHashMap<>();
+    meanings.put("odd-lantern.env", "The environment, like --env.");
+    meanings.put("odd-lantern.set", "Settings, like --set, separated by blanks.");
+    meanings.put("odd-lantern.lanes", "How many cases run side by side, like --lanes.");
+    meanings.put("odd-lantern.part", "A share of the run, like 2/5 or auto, like --part.");
+    meanings.put(
+        "odd-lantern.earlier",
+        "The folder of an earlier run, whose times balance the shares, like --times-from.");
+    meanings.put("odd-lantern.seed", "Repeats the fresh values of a run, like --seed.");
+    meanings.put(
+        "odd-lantern.debug", "true writes connections.log beside each journal, like --debug.");
+    meanings.put(
+        "odd-lantern.blind-spots",
+        "true shows what nobody would notice, like --blind-spots; all examines each case whole.");
+    meanings.put("odd-lantern.out", "The folder for journal and reports, like --out.");
+    return Collections.unmodifiableMap(meanings);
+  }
 
   /**
    * Of the platform, which looks into its own file and the system properties, too.
@@ -166,10 +181,11 @@ public record Parameters(Function<String, @Nullable String> named) {
   /** A property that nobody reads would be a wish that nobody hears. */
   private static void refuseUnknown() {
     for (String name : new TreeSet<>(System.getProperties().stringPropertyNames())) {
-      if (name.startsWith(PREFIX) && !KNOWN.contains(name) && !OWN.contains(name)) {
-        String hint = NearestMatch.hint(name, KNOWN);
+      if (name.startsWith(PREFIX) && !MEANINGS.keySet().contains(name) && !OWN.contains(name)) {
+        String hint = NearestMatch.hint(name, MEANINGS.keySet());
         throw new SettingsProblem("the property %s is unknown; %sthere are %s"
-            .formatted(name, hint.isEmpty() ? "" : hint + " ", String.join(", ", KNOWN)));
+            .formatted(
+                name, hint.isEmpty() ? "" : hint + " ", String.join(", ", MEANINGS.keySet())));
       }
     }
   }

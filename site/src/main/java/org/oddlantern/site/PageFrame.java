@@ -1,0 +1,97 @@
+package org.oddlantern.site;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * What is around a document: search, the list of all documents, the way on.
+ *
+ * @param ordered all documents in the order in which they are read, by name
+ */
+record PageFrame(Map<String, Document> ordered) {
+
+  private static final String HTML = """
+      <!doctype html>
+      <html lang="en">
+      <head>
+      <meta charset="utf-8">
+      <meta name="viewport" content="width=device-width, initial-scale=1">
+      <meta name="color-scheme" content="light dark">
+      <title>%1$s</title>
+      <link rel="stylesheet" href="%2$sledger.css">
+      <link rel="stylesheet" href="%2$ssite.css">
+      <script src="%2$swords.js" defer></script>
+      <script src="%2$ssite.js" defer></script>
+      </head>
+      <body class="site" data-up="%2$s">
+      <a class="skip" href="#page-text">To the text</a>
+      <header class="masthead">
+      <p class="maker"><a href="%2$sindex.html">Odd Lantern</a></p>
+      <form role="search" hidden><label for="page-search">Search</label> <input id="page-search" type="search" autocomplete="off" aria-controls="page-found"> <kbd>/</kbd></form>
+      <div id="page-found" role="status" aria-live="polite"></div>
+      </header>
+      <div class="columns">
+      <nav aria-label="Documents">
+      %3$s</nav>
+      <main id="page-text">
+      <h1>%4$s</h1>
+      %5$s</main>
+      </div>
+      %6$s</body>
+      </html>
+      """;
+
+  String page(Document document, PageBody body) {
+    return String.format(
+        Locale.ROOT,
+        HTML,
+        document.name().equals("index") ? "Odd Lantern" : text(document.title()) + " · Odd Lantern",
+        document.up(),
+        list(document, body),
+        text(document.title()),
+        body.html(),
+        wayOn(document));
+  }
+
+  private String list(Document here, PageBody body) {
+    StringBuilder list = new StringBuilder("<ul>\n");
+    for (Document one : ordered.values()) {
+      boolean own = one.name().equals(here.name());
+      list.append("<li>").append(link(here, one, own ? " aria-current=\"page\"" : ""));
+      List<String> headings = own && !here.name().equals("index") ? body.headings() : List.of();
+      if (!headings.isEmpty() && headings.size() < 40) {
+        list.append("\n<ul>\n");
+        headings.forEach(heading -> list.append("<li><a href=\"#")
+            .append(Anchors.of(heading))
+            .append("\">")
+            .append(text(heading))
+            .append("</a></li>\n"));
+        list.append("</ul>\n");
+      }
+      list.append("</li>\n");
+    }
+    return list.append("</ul>\n").toString();
+  }
+
+  private String wayOn(Document here) {
+    Document before = ordered.get(here.before());
+    Document after = ordered.get(here.after());
+    if (before == null && after == null) {
+      return "";
+    }
+    return "<nav class=\"way\" aria-label=\"Previous and next\">\n"
+        + (before == null ? "" : "<p>previous: " + link(here, before, " rel=\"prev\"") + "</p>\n")
+        + (after == null ? "" : "<p>next: " + link(here, after, " rel=\"next\"") + "</p>\n")
+        + "</nav>\n";
+  }
+
+  private static String link(Document from, Document to, String attributes) {
+    return "<a href=\"" + from.up() + to.page() + "\"" + attributes + ">" + text(to.title())
+        + "</a>";
+  }
+
+  private static String text(String plain) {
+    return plain.replace("&", "&amp;").replace("<", "&lt;").replace("\"", "&quot;");
+  }
+}
