@@ -185,7 +185,7 @@ class PromisesTest {
     String page = text(Files.readString(Path.of("odd-lantern-out/report/promises.html")));
     assertTrue(
         page.contains(
-            "not tried A hive is shown. it was kept from it by the service 'api', which was not ready within 50 ms"),
+            "not tried A hive is shown. it could not be tried: the service 'api' was not ready within 50 ms"),
         page);
   }
 

@@ -122,7 +122,7 @@ class EnvironmentTest {
     assertEquals("blocked make", blocked.outcomes());
     assertTrue(
         problem(blocked, "make")
-            .startsWith("the service 'api', which was not ready within 300 ms: GET "),
+            .startsWith("the service 'api' was not ready within 300 ms: GET "),
         problem(blocked, "make"));
   }
 

@@ -80,7 +80,7 @@ class RunTest {
     Trial trial = run("BrokenMakerTest");
     assertEquals("failed make, blocked take, blocked takeOfTaker, passed free", trial.outcomes());
     assertEquals(
-        "BrokenMakerTest#make, which makes what this case takes, failed ('make')",
+        "BrokenMakerTest#make failed, which makes what this case takes: 'make'",
         trial.one("takeOfTaker").problem().message());
     assertEquals(List.of("POST /things", "DELETE /things/1", "GET /free"), service.received);
     assertFalse(trial.result().isGreen());

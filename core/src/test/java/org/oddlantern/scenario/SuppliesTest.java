@@ -100,7 +100,7 @@ class SuppliesTest {
         "errored shared, blocked takesShared, errored own, blocked takesOwn, passed free",
         trial.outcomes());
     assertEquals(
-        "SuppliesTest$FailingSupplyTest#own, which makes what this case takes, errored ('own')",
+        "SuppliesTest$FailingSupplyTest#own errored, which makes what this case takes: 'own'",
         trial.one("takesOwn").problem().message());
     assertTrue(
         trial.one("own").problem().message().contains("500"),

@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.SQLException;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -94,6 +95,15 @@ class RunIT {
                 "nothing accepts connections at 127.0.0.1:1; start the service or correct its address"),
         output.out());
     assertTrue(output.out().contains("\n1 errored, 9 blocked in "), output.out());
+    assertTrue(
+        Pattern.compile("(?m)^blocked   9 cases: SignInTest#\\w+ errored, which makes what they take: '")
+            .matcher(output.out())
+            .find(),
+        output.out());
+    assertEquals(1, output.out().split("(?m)^blocked", -1).length - 1, "in one line");
+    String xml = Files.readString(folder.resolve(
+        "odd-lantern-out/junit-xml/TEST-org.oddlantern.demo.suites.HiveRegisterTest.xml"));
+    assertTrue(xml.contains("errors=\"0\" skipped=\"9\""), xml.substring(0, 400));
   }
 
   @Test

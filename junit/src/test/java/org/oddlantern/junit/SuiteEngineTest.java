@@ -94,9 +94,9 @@ class SuiteEngineTest {
     EngineExecutionResults results =
         run(selectNestedClass(List.of(TakenHives.class), TakenHives.Broken.class));
     assertEquals(
-        Map.of("a hive is dropped", "FAILED", "a dropped hive is picked up", "FAILED"),
+        Map.of("a hive is dropped", "FAILED", "a dropped hive is picked up", "ABORTED"),
         outcomes(results));
-    Event blocked = results.testEvents().failed().stream()
+    Event blocked = results.testEvents().aborted().stream()
         .filter(event -> event.getTestDescriptor().getDisplayName().contains("picked up"))
         .findFirst()
         .orElseThrow();

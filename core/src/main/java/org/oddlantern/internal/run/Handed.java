@@ -101,7 +101,7 @@ final class Handed {
     String title = maker instanceof CaseDefinition one
         ? one.title()
         : maker instanceof SupplyDefinition supply ? supply.title() : maker.name();
-    return "%s, which makes what this case takes, %s ('%s')"
+    return "%s %s, which makes what this case takes: '%s'"
         .formatted(maker.name(), made.outcome().told(), title);
   }
 

@@ -45,7 +45,7 @@ final class Readying {
       for (ServiceSettings service : environment.services().values()) {
         String problem = problem(service);
         if (!problem.isEmpty()) {
-          return "the service '" + service.name() + "', " + problem;
+          return "the service '" + service.name() + "' " + problem;
         }
       }
     }
@@ -58,7 +58,7 @@ final class Readying {
       Readiness readiness = settings.readiness(sources).orElse(null);
       return readiness == null ? "" : waited(settings.service(sources), readiness);
     } catch (SettingsProblem e) {
-      return "whose settings cannot be used: " + e.getMessage();
+      return "has settings that cannot be used: " + e.getMessage();
     }
   }
 
@@ -72,7 +72,7 @@ final class Readying {
       }
       Duration left = Duration.ofNanos(end - System.nanoTime());
       if (pause.length().compareTo(left) >= 0 || !pause.slept(left)) {
-        return "which was not ready within " + readiness.within().toMillis() + " ms: " + last;
+        return "was not ready within " + readiness.within().toMillis() + " ms: " + last;
       }
     }
   }

@@ -26,7 +26,7 @@ final class OutcomePage {
   private static final Map<String, String> IN_THE_BUILD = Map.of(
       "failed", "failure",
       "errored", "error",
-      "blocked", "error",
+      "blocked", "skipped; the first of what nothing red blocks is an error",
       "interrupted", "error",
       "skipped", "skipped",
       "pending", "skipped",
@@ -112,7 +112,8 @@ final class OutcomePage {
     Matcher words = Pattern.compile(" (\\w)").matcher(outcome);
     String method = words.replaceAll(found -> found.group(1).toUpperCase(Locale.ROOT));
     List<String> line = new ArrayList<>(List.of(
-        "run", classes.toString(), "--case", "OutcomesTest#" + method, "--out", "out-" + method));
+        "run", classes.toString(), "--case", "OutcomesTest#" + method, "--out", "out-" + method,
+        "--console", "exchanges"));
     if (outcome.equals("interrupted")) {
       line.addAll(List.of("--run-limit", "3s"));
     }

@@ -19,6 +19,7 @@ import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.internal.record.RedNames;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
 import org.opentest4j.AssertionFailedError;
@@ -43,6 +44,7 @@ final class PlatformTeller implements RunListener {
   private final Map<TestDescriptor, List<String>> leftBehind = new LinkedHashMap<>();
   private final Map<String, Integer> others = new HashMap<>();
   private final Map<TestDescriptor, Integer> awaited = new HashMap<>();
+  private final RedNames red = new RedNames();
 
   PlatformTeller(TestDescriptor root, EngineExecutionListener platform, Plan plan) {
     this.root = root;
@@ -104,6 +106,11 @@ final class PlatformTeller implements RunListener {
     TestDescriptor told = node == null ? other(one) : node;
     if (node != null) {
       around(node).forEach(parent -> awaited.merge(parent, -1, Integer::sum));
+    }
+    red.add(one);
+    if (red.blocked(one)) {
+      end(told, TestExecutionResult.aborted(new TestAbortedException(why(one))));
+      return;
     }
     switch (one.outcome()) {
       case SKIPPED, PENDING -> skip(told, why(one));

@@ -69,7 +69,7 @@ final class CaseText {
         problem.type().isEmpty() && one.asked().stream().anyMatch(AskedRecord::isTroubled);
     String at = problem.at().isEmpty() ? one.place() : problem.at();
     if (one.outcome() == Outcome.BLOCKED) {
-      line("by " + problem.message());
+      line(problem.message());
     } else if (told) {
       line("at " + at);
     } else {

@@ -177,6 +177,9 @@ public final class ConsoleReport implements RunListener {
     if (detail == Detail.QUIET && one.outcome().isGreen()) {
       return;
     }
+    if (detail != Detail.EXCHANGES && one.outcome() == Outcome.BLOCKED) {
+      return; // at the end, those of one cause are one line
+    }
     if (!inLanes && !one.suite().equals(suite)) {
       suite = one.suite();
       breakLine();

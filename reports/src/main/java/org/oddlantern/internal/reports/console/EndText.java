@@ -2,10 +2,14 @@ package org.oddlantern.internal.reports.console;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.Mark;
+import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.internal.reports.Likeness;
@@ -48,6 +52,7 @@ final class EndText {
     if (told > 1) {
       addBroken(lines);
     }
+    addBlocked(lines);
     Stream.of(Mark.WARNED, Mark.FLAKY, Mark.FIXED)
         .forEach(mark -> notable.stream()
             .filter(one -> one.marks().contains(mark))
@@ -73,13 +78,9 @@ final class EndText {
         .limit(MOST)
         .map(Likeness.Broken::one)
         .forEach(one -> lines.add(new Line(one.word(), named(one) + at(one), true)));
-    int waiting = broken.size() - ran.size();
-    if (waiting > 0) {
-      lines.add(new Line("not run", Amounts.of(waiting, "case") + " because of these", true));
-    }
-    if (broken.size() - waiting > MOST) {
-      lines.add(new Line(
-          "more", Amounts.of(broken.size() - waiting - MOST, "case") + ", see the report", true));
+    if (ran.size() > MOST) {
+      lines.add(
+          new Line("more", Amounts.of(ran.size() - MOST, "case") + ", see the report", true));
     }
     Likeness.among(ran).stream()
         .filter(alike -> alike.cases().size() > 1)
@@ -88,6 +89,25 @@ final class EndText {
             "alike",
             Amounts.of(alike.cases().size(), "case") + ": " + alike.symptom().sentence(),
             true)));
+  }
+
+  /** How many each cause kept from running. */
+  private void addBlocked(List<Line> lines) {
+    Map<String, Long> causes = broken.stream()
+        .map(Likeness.Broken::one)
+        .filter(one -> one.outcome() == Outcome.BLOCKED)
+        .collect(Collectors.groupingBy(
+            EndText::cause, LinkedHashMap::new, Collectors.counting()));
+    causes.forEach((cause, count) -> lines.add(new Line(
+        "blocked",
+        Amounts.of(count.intValue(), "case") + ": "
+            + (count == 1 ? cause : cause.replace("what this case takes", "what they take")),
+        true)));
+  }
+
+  private static String cause(CaseRecord one) {
+    ProblemRecord problem = one.problem();
+    return problem == null ? "" : problem.message().lines().findFirst().orElse("");
   }
 
   private static String named(CaseRecord one) {

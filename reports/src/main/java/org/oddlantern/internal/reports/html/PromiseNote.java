@@ -21,7 +21,7 @@ import org.oddlantern.internal.reports.RunData;
  */
 record PromiseNote(RunData run, Promise promise) {
 
-  private static final Pattern FAILED = Pattern.compile("\\('(.*)'\\)$");
+  private static final Pattern FAILED = Pattern.compile(": '(.*)'$");
 
   /** In sentences; empty if there is nothing to say. */
   String words() {
@@ -80,6 +80,6 @@ record PromiseNote(RunData run, Promise promise) {
     Matcher title = FAILED.matcher(why);
     return title.find()
         ? "it needs what did not come about: " + title.group(1)
-        : "it was kept from it by " + why;
+        : "it could not be tried: " + why;
   }
 }

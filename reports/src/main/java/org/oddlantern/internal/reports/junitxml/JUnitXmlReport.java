@@ -22,6 +22,7 @@ import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.record.RedNames;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.Symptom;
@@ -65,10 +66,12 @@ public final class JUnitXmlReport {
               "the run has no problems of its own",
               String.join("\n", run.problems()))));
     }
+    RedNames red = new RedNames();
+    suites.values().forEach(cases -> cases.forEach(red::add));
     for (Map.Entry<String, List<CaseRecord>> suite : suites.entrySet()) {
       Path file = folder.resolve("TEST-" + suite.getKey() + ".xml");
       try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(file))) {
-        suite(stream, run, suite.getKey(), suite.getValue());
+        suite(stream, run, suite.getKey(), suite.getValue(), red);
       } catch (XMLStreamException e) {
         throw new IOException(file + " cannot be written: " + e.getMessage(), e);
       }
@@ -86,7 +89,8 @@ public final class JUnitXmlReport {
         null);
   }
 
-  private static void suite(OutputStream stream, RunData run, String name, List<CaseRecord> cases)
+  private static void suite(
+      OutputStream stream, RunData run, String name, List<CaseRecord> cases, RedNames red)
       throws XMLStreamException {
     XMLStreamWriter xml =
         XMLOutputFactory.newInstance().createXMLStreamWriter(stream, StandardCharsets.UTF_8.name());
@@ -103,11 +107,11 @@ public final class JUnitXmlReport {
     attribute(
         xml,
         "errors",
-        String.valueOf(cases.stream().filter(JUnitXmlReport::isError).count()));
+        String.valueOf(cases.stream().filter(one -> isError(one, red)).count()));
     attribute(
         xml,
         "skipped",
-        String.valueOf(cases.stream().filter(JUnitXmlReport::isSkipped).count()));
+        String.valueOf(cases.stream().filter(one -> isSkipped(one, red)).count()));
     attribute(
         xml, "time", seconds(cases.stream().mapToLong(CaseRecord::tookMicros).sum()));
     attribute(
@@ -117,7 +121,7 @@ public final class JUnitXmlReport {
             run.started().startedAt().truncatedTo(ChronoUnit.SECONDS).atOffset(ZoneOffset.UTC)));
     properties(xml, run);
     for (CaseRecord one : cases) {
-      testcase(xml, name, run.spoken(one));
+      testcase(xml, name, run.spoken(one), isSkipped(one, red));
     }
     xml.writeCharacters("\n");
     xml.writeEndElement();
@@ -145,7 +149,8 @@ public final class JUnitXmlReport {
     xml.writeEndElement();
   }
 
-  private static void testcase(XMLStreamWriter xml, String suite, CaseRecord one)
+  private static void testcase(
+      XMLStreamWriter xml, String suite, CaseRecord one, boolean skipped)
       throws XMLStreamException {
     xml.writeCharacters("\n  ");
     xml.writeStartElement("testcase");
@@ -158,7 +163,7 @@ public final class JUnitXmlReport {
       problem(xml, "failure", one);
     }
     earlier(xml, one, true);
-    if (isSkipped(one)) {
+    if (skipped) {
       xml.writeEmptyElement("skipped");
       attribute(xml, "message", reason(one));
     } else if (!failed) {
@@ -223,13 +228,16 @@ public final class JUnitXmlReport {
     xml.writeEndElement();
   }
 
-  private static boolean isError(CaseRecord one) {
-    return !one.outcome().isGreen() && one.outcome() != Outcome.FAILED;
+  private static boolean isError(CaseRecord one, RedNames red) {
+    return !one.outcome().isGreen() && one.outcome() != Outcome.FAILED && !red.blocked(one);
   }
 
-  /** What other formats call so: it did not run, failed as it is known to, or checked nothing. */
-  private static boolean isSkipped(CaseRecord one) {
-    return one.outcome().isGreen() && !one.outcome().hasPassed(one.marks());
+  /**
+   * What other formats call so: it did not run, failed as it is known to, or checked nothing; it was blocked
+   * by what is red itself.
+   */
+  private static boolean isSkipped(CaseRecord one, RedNames red) {
+    return one.outcome().isGreen() ? !one.outcome().hasPassed(one.marks()) : red.blocked(one);
   }
 
   private static String reason(CaseRecord one) {
@@ -240,7 +248,9 @@ public final class JUnitXmlReport {
     }
     return one.outcome() == Outcome.KNOWN_FAULT
         ? "known fault " + one.knownFault() + (message.isEmpty() ? "" : ": " + message)
-        : one.outcome() == Outcome.PENDING ? "pending: " + message : message;
+        : one.outcome() == Outcome.PENDING || one.outcome() == Outcome.BLOCKED
+            ? one.outcome().word() + ": " + message
+            : message;
   }
 
   private static String text(CaseRecord one, ProblemRecord problem) {
