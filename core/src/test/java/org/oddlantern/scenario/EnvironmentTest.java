@@ -121,8 +121,7 @@ class EnvironmentTest {
     Trial blocked = run(settings(", ready: { path: /status, within: 300ms }"), "PlainTest#make");
     assertEquals("blocked make", blocked.outcomes());
     assertTrue(
-        problem(blocked, "make")
-            .startsWith("the service 'api' was not ready within 300 ms: GET "),
+        problem(blocked, "make").startsWith("the service 'api' was not ready within 300 ms: GET "),
         problem(blocked, "make"));
   }
 

@@ -96,7 +96,8 @@ class RunIT {
         output.out());
     assertTrue(output.out().contains("\n1 errored, 9 blocked in "), output.out());
     assertTrue(
-        Pattern.compile("(?m)^blocked   9 cases: SignInTest#\\w+ errored, which makes what they take: '")
+        Pattern.compile(
+                "(?m)^blocked   9 cases: SignInTest#\\w+ errored, which makes what they take: '")
             .matcher(output.out())
             .find(),
         output.out());

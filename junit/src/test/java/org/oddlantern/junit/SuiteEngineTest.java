@@ -49,7 +49,7 @@ class SuiteEngineTest {
             "a hive is sold", "pending: it is still to be written",
             "labels are unique", "ABORTED",
             "a hive is dropped", "FAILED",
-            "a dropped hive is picked up", "FAILED")),
+            "a dropped hive is picked up", "ABORTED")),
         outcomes(results));
   }
 

@@ -6,8 +6,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -316,6 +318,19 @@ class PagesIT {
         .parse(Files.readString(folder.resolve("out/exchanges.har")))
         .path("log");
     assertTrue(log.path("entries").size() > 80);
+    Instant before = Instant.MIN;
+    for (JsonNode entry : log.path("entries")) {
+      Instant sent = Instant.parse(entry.path("startedDateTime").asString(""));
+      assertFalse(sent.isBefore(before), "in order of time");
+      before = sent;
+      JsonNode content = entry.at("/response/content");
+      if (content.path("encoding").isMissingNode()
+          && !content.path("text").asString("").isEmpty()) {
+        assertEquals(
+            content.path("text").asString("").getBytes(StandardCharsets.UTF_8).length,
+            content.path("size").asInt());
+      }
+    }
     assertFalse(log.toString().contains("honey-and-thyme"));
   }
 

@@ -112,8 +112,14 @@ final class OutcomePage {
     Matcher words = Pattern.compile(" (\\w)").matcher(outcome);
     String method = words.replaceAll(found -> found.group(1).toUpperCase(Locale.ROOT));
     List<String> line = new ArrayList<>(List.of(
-        "run", classes.toString(), "--case", "OutcomesTest#" + method, "--out", "out-" + method,
-        "--console", "exchanges"));
+        "run",
+        classes.toString(),
+        "--case",
+        "OutcomesTest#" + method,
+        "--out",
+        "out-" + method,
+        "--console",
+        "exchanges"));
     if (outcome.equals("interrupted")) {
       line.addAll(List.of("--run-limit", "3s"));
     }

@@ -6,6 +6,8 @@ import java.util.stream.Collectors;
 import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ProblemRecord;
+import org.oddlantern.internal.reports.Symptom;
+import org.oddlantern.internal.reports.console.CaseText;
 import org.oddlantern.json.Finding;
 import org.opentest4j.AssertionFailedError;
 
@@ -18,19 +20,35 @@ final class CaseFailure {
   private CaseFailure() {}
 
   /** The failure or problem of a case that did not pass. */
-  static Throwable of(CaseRecord one) {
+  /**
+   * What a build or an editor shows of a case.
+   *
+   * @param one the case
+   * @param report where the report will be
+   * @return what is thrown, as it were, where the case stood
+   */
+  static Throwable of(CaseRecord one, String report) {
     ProblemRecord problem = one.problem();
     String message = problem == null
         ? one.outcome().word()
         : (problem.type().isEmpty() ? "" : problem.type() + ": ") + problem.message();
     Throwable thrown = switch (one.outcome()) {
-      case FAILED -> failure(one, message);
+      case FAILED -> failure(one, whole(one, message, report));
       case BLOCKED -> new CaseProblem("blocked: " + message);
       case INTERRUPTED -> new CaseProblem("interrupted: " + message);
-      default -> new CaseProblem(message);
+      default -> new CaseProblem(whole(one, message, report));
     };
     thrown.setStackTrace(stack(one));
     return thrown;
+  }
+
+  /** The first line says what is wrong, since lists show no more; then follows all that is known. */
+  private static String whole(CaseRecord one, String message, String report) {
+    String finding = Symptom.finding(one);
+    StringBuilder text = new StringBuilder(finding.isEmpty() ? message.stripTrailing() : finding);
+    text.append("\n  ").append(one.title());
+    CaseText.asked(one).forEach(line -> text.append("\n  ").append(line));
+    return text.append("\n  report    ").append(report).toString();
   }
 
   private static Throwable failure(CaseRecord one, String message) {

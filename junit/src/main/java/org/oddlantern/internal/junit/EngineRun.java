@@ -75,7 +75,11 @@ final class EngineRun {
   }
 
   private TestExecutionResult ran(RunOrder order) {
-    PlatformTeller teller = new PlatformTeller(root, platform, order.plan());
+    PlatformTeller teller = new PlatformTeller(
+        root,
+        platform,
+        order.plan(),
+        parameters.out().report().resolve("index.html").toString());
     try {
       RunResult result = ran(order, teller);
       return result.problems().isEmpty()

@@ -44,9 +44,11 @@ final class PlatformTeller implements RunListener {
   private final Map<TestDescriptor, List<String>> leftBehind = new LinkedHashMap<>();
   private final Map<String, Integer> others = new HashMap<>();
   private final Map<TestDescriptor, Integer> awaited = new HashMap<>();
+  private final String report;
   private final RedNames red = new RedNames();
 
-  PlatformTeller(TestDescriptor root, EngineExecutionListener platform, Plan plan) {
+  PlatformTeller(TestDescriptor root, EngineExecutionListener platform, Plan plan, String report) {
+    this.report = report;
     this.root = root;
     this.platform = platform;
     this.tree = new Tree(root);
@@ -117,7 +119,7 @@ final class PlatformTeller implements RunListener {
       case KNOWN_FAULT ->
         end(told, TestExecutionResult.aborted(new TestAbortedException(why(one))));
       case PASSED -> end(told, TestExecutionResult.successful());
-      default -> end(told, TestExecutionResult.failed(CaseFailure.of(one)));
+      default -> end(told, TestExecutionResult.failed(CaseFailure.of(one, report)));
     }
   }
 

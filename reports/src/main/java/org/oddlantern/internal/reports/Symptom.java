@@ -54,6 +54,21 @@ public record Symptom(String where, String wanted, String got) {
     return ofProblem(problem);
   }
 
+  /**
+   * The first finding of a case that failed, in a line.
+   *
+   * @param one the case
+   * @return {@code $.name: wanted "Heather", got "Foxglove"}; empty if it did not fail by a check
+   */
+  public static String finding(CaseRecord one) {
+    Symptom symptom = of(one);
+    if (one.outcome() != Outcome.FAILED || symptom.where().isEmpty()) {
+      return "";
+    }
+    String wanted = symptom.wanted().isEmpty() ? "" : "wanted " + symptom.wanted() + ", ";
+    return symptom.where() + ": " + wanted + "got " + symptom.got();
+  }
+
   /** What a service threw on behalf of a call that went wrong; empty if that is not known. */
   private static String exception(AskedRecord asked) {
     LogRecord log = asked instanceof ExchangeRecord exchange ? exchange.log() : null;

@@ -18,7 +18,7 @@ import org.oddlantern.internal.reports.Nested;
 import org.oddlantern.json.Finding;
 
 /** What is told of a case below its line: nothing if all checks held, everything if something did not. */
-final class CaseText {
+public final class CaseText {
 
   private static final int BODY = 1_000;
   private static final int SHORT = 200;
@@ -28,29 +28,52 @@ final class CaseText {
 
   private CaseText() {}
 
-  static List<String> of(CaseRecord one, Detail detail) {
+  /**
+   * The lines.
+   *
+   * @param one the case
+   * @param detail how much is wanted
+   * @return the lines, without an indentation of their own
+   */
+  public static List<String> of(CaseRecord one, Detail detail) {
     CaseText text = new CaseText();
     boolean every = detail == Detail.EXCHANGES;
     if (one.outcome().isGreen() && one.outcome() != Outcome.PASSED) {
       text.notRun(one);
       return text.lines;
     }
-    boolean passed = one.outcome() == Outcome.PASSED;
     if (one.problem() != null) {
       text.problem(one.problem(), one);
     }
+    text.asked(one, every);
+    return text.lines;
+  }
+
+  /**
+   * The lines of what a case asked and printed, without its own problem.
+   *
+   * @param one the case
+   * @return the lines, without an indentation of their own
+   */
+  public static List<String> asked(CaseRecord one) {
+    CaseText text = new CaseText();
+    text.asked(one, false);
+    return text.lines;
+  }
+
+  private void asked(CaseRecord one, boolean every) {
+    boolean passed = one.outcome() == Outcome.PASSED;
     for (Nested nested : Nested.of(one.asked())) {
       AskedRecord asked = nested.asked();
       if (asked.isTroubled() || every) {
-        text.troubled(nested, !passed || every);
+        troubled(nested, !passed || every);
       } else if (!passed || nested.visits().stream().anyMatch(AskedRecord::isTroubled)) {
-        text.line(asker(asked) + asked.line() + ", " + answer(asked) + " in "
+        line(asker(asked) + asked.line() + ", " + answer(asked) + " in "
             + Amounts.time(asked.tookMicros()));
-        nested.visits().forEach(text::visit);
+        nested.visits().forEach(this::visit);
       }
     }
-    one.printed().lines().forEach(line -> text.line("printed   " + line));
-    return text.lines;
+    one.printed().lines().forEach(line -> line("printed   " + line));
   }
 
   /** Why it did not run, or where its fault is noted; no more, since nobody has to look. */

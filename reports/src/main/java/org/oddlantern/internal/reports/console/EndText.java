@@ -79,8 +79,7 @@ final class EndText {
         .map(Likeness.Broken::one)
         .forEach(one -> lines.add(new Line(one.word(), named(one) + at(one), true)));
     if (ran.size() > MOST) {
-      lines.add(
-          new Line("more", Amounts.of(ran.size() - MOST, "case") + ", see the report", true));
+      lines.add(new Line("more", Amounts.of(ran.size() - MOST, "case") + ", see the report", true));
     }
     Likeness.among(ran).stream()
         .filter(alike -> alike.cases().size() > 1)
@@ -96,8 +95,7 @@ final class EndText {
     Map<String, Long> causes = broken.stream()
         .map(Likeness.Broken::one)
         .filter(one -> one.outcome() == Outcome.BLOCKED)
-        .collect(Collectors.groupingBy(
-            EndText::cause, LinkedHashMap::new, Collectors.counting()));
+        .collect(Collectors.groupingBy(EndText::cause, LinkedHashMap::new, Collectors.counting()));
     causes.forEach((cause, count) -> lines.add(new Line(
         "blocked",
         Amounts.of(count.intValue(), "case") + ": "

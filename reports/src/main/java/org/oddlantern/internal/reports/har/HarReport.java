@@ -3,11 +3,16 @@ package org.oddlantern.internal.reports.har;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.internal.journal.Journal;
@@ -26,10 +31,19 @@ import org.oddlantern.shaded.tools.jackson.core.exc.JacksonIOException;
 public final class HarReport {
 
   private static final String VERSION = "HTTP/1.1";
+  private static final int AT_HAND = 64;
 
   private final Journal journal;
   private final JsonGenerator out;
   private final RunData run;
+  private final Map<String, List<ExchangeRecord>> atHand = new LinkedHashMap<>(16, 0.75f, true) {
+    private static final long serialVersionUID = 1L;
+
+    @Override
+    protected boolean removeEldestEntry(Map.Entry<String, List<ExchangeRecord>> eldest) {
+      return size() > AT_HAND;
+    }
+  };
 
   private HarReport(RunData run, Journal journal, JsonGenerator out) {
     this.run = run;
@@ -68,14 +82,9 @@ public final class HarReport {
     out.writeEndObject();
     out.writeArrayPropertyStart("entries");
     List<CaseRecord> asked = new ArrayList<>();
-    for (CaseRecord one : cases) {
-      List<ExchangeRecord> exchanges = run.whole(one).exchanges();
-      for (ExchangeRecord exchange : exchanges) {
-        entry(one, exchange);
-      }
-      if (!exchanges.isEmpty()) {
-        asked.add(one);
-      }
+    List<Entry> entries = entries(cases, asked);
+    for (Entry entry : entries) {
+      entry(entry.one(), exchanges(entry.one()).get(entry.number()));
     }
     out.writeEndArray();
     out.writeArrayPropertyStart("pages");
@@ -83,6 +92,28 @@ public final class HarReport {
     out.writeEndArray();
     out.writeEndObject();
     out.writeEndObject();
+  }
+
+  /** In order of time, of all cases, since they may have run side by side. */
+  private List<Entry> entries(List<CaseRecord> cases, List<CaseRecord> asked) {
+    List<Entry> entries = new ArrayList<>();
+    for (CaseRecord one : cases) {
+      List<ExchangeRecord> exchanges = exchanges(one);
+      for (int number = 0; number < exchanges.size(); number++) {
+        entries.add(new Entry(one, number, exchanges.get(number).sentAt()));
+      }
+      if (!exchanges.isEmpty()) {
+        asked.add(one);
+      }
+    }
+    entries.sort(Comparator.comparing(Entry::sentAt));
+    return entries;
+  }
+
+  /** Of a case; those of the last ones asked for are at hand. */
+  private List<ExchangeRecord> exchanges(CaseRecord one) {
+    return atHand.computeIfAbsent(
+        one.id() + "/" + one.order(), key -> run.whole(one).exchanges());
   }
 
   private void page(CaseRecord one) {
@@ -175,18 +206,7 @@ public final class HarReport {
     out.writeStringProperty("httpVersion", VERSION);
     pairs("cookies", List.of());
     headers(exchange.replyHeaders());
-    out.writeObjectPropertyStart("content");
-    out.writeNumberProperty("size", body.bytes());
-    out.writeStringProperty("mimeType", type(exchange.replyHeaders()));
-    if (body.isPicture()) {
-      Path picture = journal.file().resolveSibling(String.valueOf(body.file()));
-      out.writeStringProperty(
-          "text", Base64.getEncoder().encodeToString(Files.readAllBytes(picture)));
-      out.writeStringProperty("encoding", "base64");
-    } else if (body.bytes() > 0) {
-      out.writeStringProperty("text", journal.text(body));
-    }
-    out.writeEndObject();
+    content(body, type(exchange.replyHeaders()));
     out.writeStringProperty(
         "redirectURL",
         exchange.replyHeaders().stream()
@@ -196,6 +216,29 @@ public final class HarReport {
             .orElse(""));
     out.writeNumberProperty("headersSize", -1);
     out.writeNumberProperty("bodySize", body.bytes());
+    out.writeEndObject();
+  }
+
+  /** Its size is that of the text as it is here, with secrets hidden. */
+  private void content(BodyRecord body, String type) throws IOException {
+    out.writeObjectPropertyStart("content");
+    if (body.isPicture()) {
+      Path picture = journal.file().resolveSibling(String.valueOf(body.file()));
+      byte[] bytes = Files.readAllBytes(picture);
+      out.writeNumberProperty("size", bytes.length);
+      out.writeStringProperty("mimeType", type);
+      out.writeStringProperty("text", Base64.getEncoder().encodeToString(bytes));
+      out.writeStringProperty("encoding", "base64");
+    } else {
+      String text = journal.text(body);
+      boolean none = text.isEmpty() && body.bytes() > 0;
+      out.writeNumberProperty(
+          "size", none ? body.bytes() : text.getBytes(StandardCharsets.UTF_8).length);
+      out.writeStringProperty("mimeType", type);
+      if (body.bytes() > 0) {
+        out.writeStringProperty("text", text);
+      }
+    }
     out.writeEndObject();
   }
 
@@ -223,4 +266,7 @@ public final class HarReport {
         .findFirst()
         .orElse("");
   }
+
+  /** One exchange of a case. */
+  private record Entry(CaseRecord one, int number, Instant sentAt) {}
 }

@@ -22,8 +22,8 @@ import org.oddlantern.internal.record.CaseTiming;
 import org.oddlantern.internal.record.CaseTrail;
 import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
-import org.oddlantern.internal.record.RedNames;
 import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.internal.record.RedNames;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.Symptom;
 
@@ -149,8 +149,7 @@ public final class JUnitXmlReport {
     xml.writeEndElement();
   }
 
-  private static void testcase(
-      XMLStreamWriter xml, String suite, CaseRecord one, boolean skipped)
+  private static void testcase(XMLStreamWriter xml, String suite, CaseRecord one, boolean skipped)
       throws XMLStreamException {
     xml.writeCharacters("\n  ");
     xml.writeStartElement("testcase");
@@ -193,12 +192,10 @@ public final class JUnitXmlReport {
 
   /** What was wrong first, since lists of a build server show that line only. */
   private static String message(CaseRecord one, ProblemRecord problem) {
-    Symptom symptom = Symptom.of(one);
-    if (one.outcome() == Outcome.FAILED && !symptom.where().isEmpty()) {
-      String wanted = symptom.wanted().isEmpty() ? "" : "wanted " + symptom.wanted() + ", ";
-      return symptom.where() + ": " + wanted + "got " + symptom.got();
-    }
-    return problem.message().lines().findFirst().orElse(problem.type());
+    String finding = Symptom.finding(one);
+    return finding.isEmpty()
+        ? problem.message().lines().findFirst().orElse(problem.type())
+        : finding;
   }
 
   /** The tries before the last that failed, or that broke, in the words of the build's reports. */
