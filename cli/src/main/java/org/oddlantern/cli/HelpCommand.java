@@ -8,7 +8,7 @@ import org.oddlantern.shaded.picocli.CommandLine.Parameters;
 import org.oddlantern.shaded.picocli.CommandLine.Spec;
 
 /** {@code odd-lantern help}: what a command does, as its {@code --help} says. */
-@Command(name = "help", description = "Tells what a command does and which options it has.")
+@Command(name = "help", description = "Shows what a command does and which options it has.")
 final class HelpCommand implements Runnable {
 
   @Spec

@@ -29,20 +29,20 @@ final class ReportOptions {
       paramLabel = "WHICH",
       defaultValue = "all",
       description =
-          "What the pages tell: counts, failures (those in full, the others by title), or all (default).")
+          "What the pages show: counts, failures (those in full, the others by title), or all (default).")
   private String pages = "all";
 
   @Option(
       names = "--compared-with",
       paramLabel = "JOURNAL",
-      description = "Tell what is different from the run of this journal.")
+      description = "Show what is different from the run of this journal.")
   private @Nullable Path before;
 
   @Option(
       names = "--history",
       paramLabel = "FOLDER",
       description =
-          "Keep a short journal of each run in this folder, and tell what was unstable or grew slower (else 'history' of the settings).")
+          "Keep a short journal of each run in this folder, and show what was unstable or grew slower (else 'history' of the settings).")
   private @Nullable Path history;
 
   @Option(

@@ -105,7 +105,7 @@ final class RunOptions {
       paramLabel = "HOW",
       defaultValue = "plain",
       description =
-          "What the console tells: quiet (what failed), plain (default), or exchanges (every call, too).")
+          "What the console shows: quiet (what failed), plain (default), or exchanges (every call, too).")
   private String console = "plain";
 
   Detail detail() {

@@ -27,7 +27,7 @@ import org.oddlantern.shaded.tools.jackson.databind.node.ObjectNode;
     name = "check",
     description = {
       "Checks JSON files against a JSON Schema.",
-      "Drafts 4, 6, 7, 2019-09 and 2020-12. Tells every violation: where, what was wanted, what was"
+      "Drafts 4, 6, 7, 2019-09 and 2020-12. Reports every violation: where, what was wanted, what was"
           + " there, and where the schema says so. The exit status is 0 if all files fit, 1 if one"
           + " does not, 2 if the schema cannot be used."
     },

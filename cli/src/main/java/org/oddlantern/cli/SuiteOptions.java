@@ -20,7 +20,7 @@ final class SuiteOptions {
       names = "--class-path",
       paramLabel = "PATH",
       description =
-          "What else the suites need, separated as the JDK does (else what Maven says, if it builds them).")
+          "What else the suites need, separated like a class path of Java (if not given, Maven is asked).")
   private @Nullable String classPath;
 
   SuitePlaces suites() {

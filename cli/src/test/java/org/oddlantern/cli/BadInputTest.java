@@ -139,7 +139,7 @@ class BadInputTest {
     String classes = suite("EmptyTest", "@Case(\"the bees are counted\") void one() {}");
     refused(
         3,
-        "odd-lantern: no case is called the bees are conted (did you mean the bees are counted?); there are 1 cases, which 'odd-lantern list' shows\n",
+        "odd-lantern: no case is called the bees are conted (did you mean the bees are counted?); there is 1 case, which 'odd-lantern list' shows\n",
         "run",
         classes,
         "--case",

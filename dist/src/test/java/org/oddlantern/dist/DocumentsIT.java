@@ -31,8 +31,13 @@ class DocumentsIT {
 
   @Test
   void theFirstSuiteOfTheReadmeRunsWithTheSettingsOfTheReadme() throws Exception {
-    String settings = blocks(readme(), "yaml").get(0);
-    String source = blocks(readme(), "java").get(0);
+    for (String kind : List.of("yaml", "java")) {
+      assertEquals(
+          blocks(document("first-test"), kind).get(0), // BuildIT follows that one
+          blocks(readme(), kind).get(0));
+    }
+    String settings = blocks(readme(), "yaml").get(1);
+    String source = blocks(readme(), "java").get(1);
     String className = "org.oddlantern.demo.suites.FirstTest";
     assertTrue(readme().contains("demo/src/test/java/" + className.replace('.', '/') + ".java"));
     try (Beeyard beeyard = Beeyard.start(0, 0, Set.of())) {

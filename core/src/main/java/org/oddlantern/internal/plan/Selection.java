@@ -106,19 +106,19 @@ public record Selection(
   }
 
   private String nearest(List<CaseDefinition> cases, int count) {
-    List<String> candidates = cases.stream()
-        .flatMap(one -> Stream.concat(AskedNames.names(one).stream(), Stream.of(one.title())))
-        .distinct()
-        .toList();
+    NearestCases nearest = new NearestCases(cases);
     String hints = entries.stream()
-        .flatMap(entry -> NearestMatch.among(entry, candidates).stream())
+        .map(nearest::hint)
+        .filter(hint -> !hint.isEmpty())
         .distinct()
         .collect(Collectors.joining(", "));
     return String.format(
         Locale.ROOT,
-        "no case is called %s%s; there are %d cases, which 'odd-lantern list' shows",
+        count == 1
+            ? "no case is called %s%s; there is %d case, which 'odd-lantern list' shows"
+            : "no case is called %s%s; there are %d cases, which 'odd-lantern list' shows",
         String.join(" or ", entries),
-        hints.isEmpty() ? "" : " (did you mean " + hints + "?)",
+        hints.isEmpty() ? "" : " (" + hints + ")",
         count);
   }
 }

@@ -1,6 +1,7 @@
 package org.oddlantern.internal.plan;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -63,6 +64,20 @@ class PlannerTest {
         assertThrows(NothingSelected.class, () -> plan("OrderedChange"))
             .getMessage()
             .replaceAll("\\d+", "N"));
+    Map<String, String> hints = Map.of(
+        "OrderedChangesIT", "did you mean OrderedChanges?",
+        "OrderedChanges.read", "did you mean OrderedChanges#read?",
+        "OrderedChanges#raed", "did you mean OrderedChanges#read?",
+        "OrderedChanges#zzz", "OrderedChanges has make, ",
+        "OrderedChanges#read[7]", "OrderedChanges#read has no samples",
+        "eredChang", "did you mean OrderedChanges?",
+        "is read", "did you mean '*is read*'?");
+    hints.forEach((asked, hint) -> assertTrue(
+        assertThrows(NothingSelected.class, () -> plan(asked)).getMessage().contains("(" + hint),
+        asked));
+    assertFalse(
+        assertThrows(NothingSelected.class, () -> plan("qqqq")).getMessage().contains("("),
+        "nothing is near");
   }
 
   // ---- where makers are looked for: rules 2 and 3

@@ -89,7 +89,7 @@ class ReferenceIT {
         page.append("| `").append(name).append("` | ").append(meaning).append(" |\n"));
     return page + """
 
-        To choose tests, use what the build has: `-Dtest=HiveTest`, `-Dtest='HiveTest#register*'`. [What the build can be told](../first-test.md#what-the-build-can-be-told) has more.
+        To choose tests, use what the build has: `-Dtest=HiveTest`, `-Dtest='HiveTest#register*'`. [Build properties](../first-test.md#build-properties) has more.
         """;
   }
 }

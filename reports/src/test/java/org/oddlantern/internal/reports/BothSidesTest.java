@@ -77,7 +77,7 @@ class BothSidesTest {
         .path("log")
         .path("entries");
     assertEquals(
-        List.of("asked by the service: weather", ""),
+        List.of("", "asked by the service: weather"),
         StreamSupport.stream(entries.spliterator(), false)
             .map(entry -> entry.path("comment").asString(""))
             .toList());

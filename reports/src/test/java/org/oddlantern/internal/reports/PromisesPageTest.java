@@ -143,7 +143,7 @@ class PromisesPageTest {
         "its test is not written yet",
         "it was not looked at in this run",
         "there is a case with the title \u201csomebody knows\u201d; is that meant?",
-        "it was kept from it by next went wrong",
+        "it could not be tried: next went wrong",
         "<th scope=\"col\">&lt;b&gt;</th>",
         "<td>kept</td><td>stack</td><td>1 &amp; 2</td>",
         "<tr class=\"broken\"><td>broken</td><td>straw</td>",
