@@ -14,6 +14,7 @@ import org.oddlantern.internal.plan.PlannedCase;
 import org.oddlantern.internal.plan.PlannedSupply;
 import org.oddlantern.internal.plan.SuiteName;
 import org.oddlantern.internal.plan.ValueParameter;
+import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.json.internal.Words;
 
 /** Prints suites and cases, and what each takes and gives. */
@@ -39,6 +40,8 @@ record ListText(PrintStream out) {
         flow(maker);
       }
     }
+    out.println("\n" + Amounts.of(plan.cases().size(), "case") + " in "
+        + Amounts.of(plan.suites(), "suite"));
   }
 
   private void print(CaseDefinition definition, boolean needed) {

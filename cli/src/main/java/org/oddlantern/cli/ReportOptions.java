@@ -17,6 +17,7 @@ import org.oddlantern.internal.reports.KeptRuns;
 import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
+import org.oddlantern.internal.reports.Trend;
 import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.reports.html.ReportScope;
 import org.oddlantern.shaded.picocli.CommandLine.Option;
@@ -58,6 +59,7 @@ final class ReportOptions {
   private boolean har;
 
   private @Nullable RunData earlier;
+  private Trend then = Trend.NONE;
 
   @Option(
       names = "--har-of",
@@ -98,7 +100,9 @@ final class ReportOptions {
   void check() {
     whichPages();
     if (before != null) {
-      earlier = earlier(before);
+      Path journal = RunFolder.journalOf(before);
+      earlier = earlier(journal);
+      then = then(journal);
     }
     if (keep != null && !HistorySettings.KEEP.matcher(keep).matches()) {
       throw new Misuse(
@@ -113,8 +117,15 @@ final class ReportOptions {
     check();
   }
 
-  private static RunData earlier(Path named) {
-    Path journal = RunFolder.journalOf(named);
+  private static Trend then(Path journal) {
+    try {
+      return Trend.of(RunData.of(new Journal(journal)));
+    } catch (IOException e) {
+      return Trend.NONE; // cases can be compared all the same
+    }
+  }
+
+  private static RunData earlier(Path journal) {
     if (!Files.isRegularFile(journal)) {
       throw new Misuse("there is no journal " + journal + " to compare with");
     }
@@ -140,7 +151,7 @@ final class ReportOptions {
   }
 
   private @Nullable Comparison comparison(RunData run) {
-    return earlier == null ? null : Comparison.of(earlier, run);
+    return earlier == null ? null : Comparison.of(earlier, then, run);
   }
 
   private @Nullable RunHistory history(RunData run, Path journal) throws IOException {

@@ -62,7 +62,8 @@ final class NearestCases {
       return meant(dotted);
     }
     String plain = stem(entry);
-    Optional<String> ending = names.stream().filter(name -> stem(name).equals(plain)).findFirst();
+    Optional<String> ending =
+        names.stream().filter(name -> stem(name).equals(plain)).findFirst();
     if (ending.isPresent()) {
       return meant(ending.get());
     }
@@ -87,7 +88,8 @@ final class NearestCases {
   }
 
   private static String stem(String name) {
-    return name.replaceFirst("(?:Tests?|ITs?|ITCase|TestCase|Suite)(?=#|$)", "").toLowerCase(Locale.ROOT);
+    return name.replaceFirst("(?:Tests?|ITs?|ITCase|TestCase|Suite)(?=#|$)", "")
+        .toLowerCase(Locale.ROOT);
   }
 
   /** A method that is not there, of a class that is; a slip of a letter comes first. */
@@ -104,13 +106,15 @@ final class NearestCases {
         .toList();
     return NearestMatch.among(entry.substring(hash + 1), methods)
         .map(method -> "did you mean " + type + "#" + method + "?")
-        .or(() -> Optional.of(type + " has " + Words.names(methods.stream().limit(MOST).toList())
-            + (methods.size() > MOST ? ", ..." : "")));
+        .or(() -> Optional.of(
+            type + " has " + Words.names(methods.stream().limit(MOST).toList())
+                + (methods.size() > MOST ? ", ..." : "")));
   }
 
   private Optional<String> nearest(String entry) {
-    List<String> all =
-        Stream.concat(names.stream(), cases.stream().map(CaseDefinition::title)).distinct().toList();
+    List<String> all = Stream.concat(names.stream(), cases.stream().map(CaseDefinition::title))
+        .distinct()
+        .toList();
     return NearestMatch.among(entry, all).flatMap(NearestCases::meant);
   }
 }

@@ -56,4 +56,14 @@ public record Plan(
         .map(PlannedCase.class::cast)
         .toList();
   }
+
+  /**
+   * How many suites have cases in it.
+   *
+   * @return their number; sections count by themselves
+   */
+  public int suites() {
+    return (int)
+        cases().stream().map(one -> one.definition().suite()).distinct().count();
+  }
 }

@@ -71,8 +71,6 @@ final class RunFrame {
 
   private RunEvent.Started started() {
     List<PlannedCase> cases = order.plan().cases();
-    int suites =
-        (int) cases.stream().map(one -> one.definition().suite()).distinct().count();
     List<String> warnings = new ArrayList<>(order.plan().warnings());
     warnings.addAll(environments.warnings());
     warnings.addAll(order.plan().promises().notes());
@@ -83,7 +81,11 @@ final class RunFrame {
         order.environment().name(),
         order.seed(),
         clock.instant(),
-        new RunSize(cases.size(), suites, order.lanes(), order.plan().part().toString()),
+        new RunSize(
+            cases.size(),
+            order.plan().suites(),
+            order.lanes(),
+            order.plan().part().toString()),
         warnings);
   }
 

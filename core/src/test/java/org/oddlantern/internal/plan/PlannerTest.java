@@ -68,7 +68,7 @@ class PlannerTest {
         "OrderedChangesIT", "did you mean OrderedChanges?",
         "OrderedChanges.read", "did you mean OrderedChanges#read?",
         "OrderedChanges#raed", "did you mean OrderedChanges#read?",
-        "OrderedChanges#zzz", "OrderedChanges has make, ",
+        "OrderedChanges#zzzzzz", "OrderedChanges has ",
         "OrderedChanges#read[7]", "OrderedChanges#read has no samples",
         "eredChang", "did you mean OrderedChanges?",
         "is read", "did you mean '*is read*'?");

@@ -13,6 +13,7 @@ import org.oddlantern.internal.record.RecordKind;
  * What is different from an earlier run. Immutable.
  *
  * @param before the earlier run
+ * @param then what it said of all its cases together
  * @param newlyBroken cases that are broken now and were not then, or were not there
  * @param mended cases that hold now and were broken then
  * @param slower cases that take at least half as long again, and 50 ms more
@@ -21,6 +22,7 @@ import org.oddlantern.internal.record.RecordKind;
  */
 public record Comparison(
     RunData before,
+    Trend then,
     List<CaseRecord> newlyBroken,
     List<CaseRecord> mended,
     List<Slower> slower,
@@ -41,13 +43,15 @@ public record Comparison(
    * Compares.
    *
    * @param before the earlier run
+   * @param then what the earlier run said of all its cases together
    * @param now the later run
    * @return what is different
    */
-  public static Comparison of(RunData before, RunData now) {
+  public static Comparison of(RunData before, Trend then, RunData now) {
     Map<String, CaseRecord> old = byId(before);
     Comparison all = new Comparison(
         before,
+        then,
         new ArrayList<>(),
         new ArrayList<>(),
         new ArrayList<>(),
@@ -62,6 +66,7 @@ public record Comparison(
     });
     return new Comparison(
         before,
+        then,
         List.copyOf(all.newlyBroken),
         List.copyOf(all.mended),
         List.copyOf(all.slower),

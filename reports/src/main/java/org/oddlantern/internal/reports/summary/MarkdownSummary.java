@@ -14,6 +14,7 @@ import org.oddlantern.internal.reports.Comparison;
 import org.oddlantern.internal.reports.Likeness;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.Symptom;
+import org.oddlantern.internal.reports.Trend;
 import org.oddlantern.internal.reports.TriedRecipes;
 import org.oddlantern.json.Finding;
 import org.oddlantern.json.internal.WellFormed;
@@ -26,6 +27,9 @@ public final class MarkdownSummary {
 
   /** Pages of merge requests cut long texts. */
   private static final int MOST = 20;
+
+  /** All kinds of changes are to fit one screen. */
+  private static final int MOST_CHANGES = 6;
 
   private static final int LONGEST = 300;
 
@@ -44,15 +48,18 @@ public final class MarkdownSummary {
   public static void write(RunData run, @Nullable Comparison comparison, Path file)
       throws IOException {
     MarkdownSummary summary = new MarkdownSummary();
-    summary.tell(run);
-    if (comparison != null) {
-      summary.tell(comparison);
+    summary.head(run);
+    if (comparison == null) {
+      summary.together(run);
+    } else {
+      summary.changed(comparison, run);
     }
+    summary.broken(run);
     summary.suites(run);
     Files.writeString(file, WellFormed.of(String.join("\n", summary.lines)) + "\n");
   }
 
-  private void tell(RunData run) {
+  private void head(RunData run) {
     line("## " + escaped(run.started().name()));
     line("");
     line("**" + escaped(run.verdict()) + "**");
@@ -60,7 +67,9 @@ public final class MarkdownSummary {
     line("environment " + code(run.started().environment()) + ", took "
         + Amounts.time(run.took()) + ", run " + code(run.started().run()) + ", seed "
         + code(run.started().seed()));
-    together(run);
+  }
+
+  private void broken(RunData run) {
     List<CaseRecord> broken = run.notPassed();
     if (!broken.isEmpty()) {
       line("");
@@ -135,16 +144,61 @@ public final class MarkdownSummary {
     }
   }
 
-  private void tell(Comparison comparison) {
+  /** In one screen, before all else: a merge request is about what it changes. */
+  private void changed(Comparison comparison, RunData run) {
+    RunData before = comparison.before();
     line("");
-    line("### What changed since run " + code(comparison.before().started().run()));
+    line("### What changed since run " + code(before.started().run()));
     line("");
-    List<String> changes = comparison.lines();
-    if (changes.isEmpty()) {
-      line("Nothing.");
+    line("| | then | now |");
+    line("|---|---|---|");
+    trend("cases", before.verdict(), run.verdict());
+    Trend then = comparison.then();
+    Trend now = Trend.of(run);
+    trend("promises", then.promises(), now.promises());
+    trend("blind spots", then.blindSpots(), now.blindSpots());
+    trend("description", then.description(), now.description());
+    if (comparison.isEmpty()) {
+      line("");
+      line("No case ended otherwise than then.");
     }
-    changes.stream().limit(MOST).forEach(change -> line("- " + escaped(change)));
-    more(changes.size());
+    changes(
+        "Newly broken",
+        comparison.newlyBroken().stream()
+            .map(one -> named(one) + ", " + one.word())
+            .toList());
+    changes("Mended", comparison.mended().stream().map(MarkdownSummary::named).toList());
+    changes("New", comparison.added().stream().map(MarkdownSummary::named).toList());
+    changes("Gone", comparison.gone());
+    changes(
+        "Slower",
+        comparison.slower().stream()
+            .map(slow -> named(slow.one()) + ", " + Amounts.time(slow.micros()) + " then, "
+                + Amounts.time(slow.one().tookMicros()) + " now")
+            .toList());
+  }
+
+  private void trend(String what, String then, String now) {
+    if (!then.isEmpty() || !now.isEmpty()) {
+      line("| " + what + " | " + escaped(then) + " | "
+          + (now.equals(then) ? "the same" : escaped(now)) + " |");
+    }
+  }
+
+  private void changes(String heading, List<String> changes) {
+    if (!changes.isEmpty()) {
+      line("");
+      line("**" + heading + ": " + Amounts.of(changes.size(), "case") + "**");
+      line("");
+      changes.stream().limit(MOST_CHANGES).forEach(change -> line("- " + escaped(change)));
+      if (changes.size() > MOST_CHANGES) {
+        line("- and " + (changes.size() - MOST_CHANGES) + " more");
+      }
+    }
+  }
+
+  private static String named(CaseRecord one) {
+    return one.suite() + ": " + one.title();
   }
 
   private void suites(RunData run) {
