@@ -43,6 +43,11 @@ final class NearestCases {
         .map(one -> one.id().sample())
         .filter(sample -> !sample.isEmpty())
         .toList();
+    Optional<String> near =
+        NearestMatch.among(entry.substring(bracket + 1).replaceFirst("]$", ""), samples);
+    if (near.isPresent()) {
+      return meant(base + "[" + near.get() + "]");
+    }
     return Optional.of(
         samples.isEmpty()
             ? base + " has no samples"
