@@ -25,7 +25,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  * reply.must(body(including(hive)), at("$.id", wholeNumber()), at("$.removed", missing()));
  * }</pre>
  *
- * <p>No shape holds where nothing is, except {@link #missing()}.
+ * <p>Where there is no value at all, every shape fails but {@link #missing()}.
  */
 public class Shapes extends ListShapes {
 

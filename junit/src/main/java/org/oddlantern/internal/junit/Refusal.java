@@ -26,7 +26,7 @@ final class Refusal {
 
   private void tell(TestDescriptor node, RuntimeException why) {
     if (node.isTest() && told) {
-      platform.executionSkipped(node, "nothing was sent; the first case tells why");
+      platform.executionSkipped(node, "nothing was sent; the first case says why");
       return;
     }
     platform.executionStarted(node);
