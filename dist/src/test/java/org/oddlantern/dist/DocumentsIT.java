@@ -71,11 +71,13 @@ class DocumentsIT {
         .replace(document("description"), "")
         .replace(document("stand-ins"), "")
         .replace(document("failures"), "") // FailuresIT makes that one
+        .replace(document("recipes"), "") // ReferenceIT follows that one
         .replace(document("first-test"), "") // BuildIT follows these two
         .replace(document("dependency"), "")
         .replace(document("ci"), "");
-    assertEquals(1, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
-    assertEquals(1, blocks(elsewhere, "yaml").size(), "new settings want a test here");
+    // the two of the README
+    assertEquals(2, blocks(elsewhere, "java").size(), "a new Java snippet wants a test here");
+    assertEquals(2, blocks(elsewhere, "yaml").size(), "new settings want a test here");
     assertTrue(
         Files.readString(ROOT.resolve("demo/src/test/resources/odd-lantern.yaml"))
             .contains(blocks(document("description"), "yaml").get(0)),

@@ -65,6 +65,11 @@ final class Examples {
   }
 
   private static String printed() throws IOException {
+    return printedOf("ExamplesTest");
+  }
+
+  /** What the console shows of a suite in this package. */
+  static String printedOf(String suite) throws IOException {
     HttpServer server =
         HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
     server.createContext("/", exchange -> {
@@ -82,21 +87,20 @@ final class Examples {
     });
     server.start();
     try {
-      return printed("http://127.0.0.1:" + server.getAddress().getPort());
+      return printed(suite, "http://127.0.0.1:" + server.getAddress().getPort());
     } finally {
       server.stop(0);
     }
   }
 
-  private static String printed(String address) throws IOException {
+  private static String printed(String suite, String address) throws IOException {
     ClassLoader loader = Examples.class.getClassLoader();
     Path classes = Path.of("target/test-classes").toAbsolutePath();
     Settings settings = SettingsFile.onClassPath(loader).movedTo(Map.of("beeyard", address));
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     RunOrder order = new RunOrder(
         "examples",
-        new Planner(loader, List.of(new Place(classes)))
-            .plan(new Selection(List.of("ExamplesTest"))),
+        new Planner(loader, List.of(new Place(classes))).plan(new Selection(List.of(suite))),
         settings,
         settings.environment(null),
         Map.of(),

@@ -1,6 +1,7 @@
 package org.oddlantern.dist.reference;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -8,6 +9,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.oddlantern.dist.house.Source;
@@ -53,6 +57,39 @@ class ReferenceIT {
           one.getValue(),
           "mvn verify -Dreference=write writes it anew");
     }
+  }
+
+  /** What docs/recipes.md shows is code of projects that tests build and run, and prints what it says. */
+  @Test
+  void everyRecipeIsCodeThatRuns() throws Exception {
+    String recipes = Files.readString(Path.of("../docs/recipes.md"));
+    StringBuilder sources = new StringBuilder();
+    for (Path folder : List.of(
+        Path.of("src/test/resources/projects"),
+        Path.of("src/test/java/org/oddlantern/dist/reference"))) {
+      try (Stream<Path> files = Files.walk(folder)) {
+        for (Path file :
+            files.filter(one -> one.toString().matches(".*\\.(java|kt|xml)")).toList()) {
+          sources.append(flat(Files.readString(file))).append('\n');
+        }
+      }
+    }
+    Matcher blocks = Pattern.compile("(?s)```(java|kotlin|xml)\n(.*?)```").matcher(recipes);
+    int count = 0;
+    while (blocks.find()) {
+      count++;
+      String block = flat(blocks.group(2));
+      assertTrue(sources.indexOf(block) >= 0, () -> "no tested project has " + block);
+    }
+    assertTrue(count >= 5, "only " + count);
+    String printed = flat(Examples.printedOf("OwnChecksTest"));
+    Matcher shown = Pattern.compile("(?s)```text\n(.*?)```").matcher(recipes);
+    assertTrue(shown.find());
+    assertTrue(printed.contains(flat(shown.group(1))), printed);
+  }
+
+  private static String flat(String text) {
+    return text.replaceAll("\\s+", " ").strip();
   }
 
   /** No page without a way to the next. */
