@@ -92,13 +92,13 @@ final class EndText {
 
   /** How many each cause kept from running. */
   private void addBlocked(List<Line> lines) {
-    Map<String, Long> causes = broken.stream()
+    Map<String, Integer> causes = broken.stream()
         .map(Likeness.Broken::one)
         .filter(one -> one.outcome() == Outcome.BLOCKED)
-        .collect(Collectors.groupingBy(EndText::cause, LinkedHashMap::new, Collectors.counting()));
+        .collect(Collectors.groupingBy(EndText::cause, LinkedHashMap::new, Collectors.summingInt(one -> 1)));
     causes.forEach((cause, count) -> lines.add(new Line(
         "blocked",
-        Amounts.of(count.intValue(), "case") + ": "
+        Amounts.of(count, "case") + ": "
             + (count == 1 ? cause : cause.replace("what this case takes", "what they take")),
         true)));
   }
