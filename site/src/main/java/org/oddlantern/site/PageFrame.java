@@ -11,47 +11,54 @@ import java.util.Map;
  */
 record PageFrame(Map<String, Document> ordered) {
 
-  private static final String HTML = """
-      <!doctype html>
-      <html lang="en">
-      <head>
-      <meta charset="utf-8">
-      <meta name="viewport" content="width=device-width, initial-scale=1">
-      <meta name="color-scheme" content="light dark">
-      <title>%1$s</title>
-      <link rel="stylesheet" href="%2$sledger.css">
-      <link rel="stylesheet" href="%2$ssite.css">
-      <script src="%2$swords.js" defer></script>
-      <script src="%2$ssite.js" defer></script>
-      </head>
-      <body class="site" data-up="%2$s">
-      <a class="skip" href="#page-text">To the text</a>
-      <header class="masthead">
-      <p class="maker"><a href="%2$sindex.html">Odd Lantern</a></p>
-      <form role="search" hidden><label for="page-search">Search</label> <input id="page-search" type="search" autocomplete="off" aria-controls="page-found"> <kbd>/</kbd></form>
-      <div id="page-found" role="status" aria-live="polite"></div>
-      </header>
-      <div class="columns">
-      <nav aria-label="Documents">
-      %3$s</nav>
-      <main id="page-text">
-      <h1>%4$s</h1>
-      %5$s</main>
-      </div>
-      %6$s</body>
-      </html>
-      """;
-
   String page(Document document, PageBody body) {
+    return head(document)
+        + String.format(
+            Locale.ROOT,
+            """
+            <div class="columns">
+            <nav aria-label="Documents">
+            %s</nav>
+            <main id="page-text">
+            <h1>%s</h1>
+            %s</main>
+            </div>
+            %s</body>
+            </html>
+            """,
+            list(document, body),
+            text(document.title()),
+            body.html(),
+            wayOn(document));
+  }
+
+  private static String head(Document document) {
+    boolean first = document.name().equals("index");
     return String.format(
         Locale.ROOT,
-        HTML,
-        document.name().equals("index") ? "Odd Lantern" : text(document.title()) + " · Odd Lantern",
-        document.up(),
-        list(document, body),
-        text(document.title()),
-        body.html(),
-        wayOn(document));
+        """
+        <!doctype html>
+        <html lang="en">
+        <head>
+        <meta charset="utf-8">
+        <meta name="viewport" content="width=device-width, initial-scale=1">
+        <meta name="color-scheme" content="light dark">
+        <title>%1$s</title>
+        <link rel="stylesheet" href="%2$sledger.css">
+        <link rel="stylesheet" href="%2$ssite.css">
+        <script src="%2$swords.js" defer></script>
+        <script src="%2$ssite.js" defer></script>
+        </head>
+        <body class="site" data-up="%2$s">
+        <a class="skip" href="#page-text">To the text</a>
+        <header class="masthead">
+        <p class="maker"><a href="%2$sindex.html">Odd Lantern</a></p>
+        <form role="search" hidden><label for="page-search">Search</label> <input id="page-search" type="search" autocomplete="off" aria-controls="page-found"> <kbd>/</kbd></form>
+        <div id="page-found" role="status" aria-live="polite"></div>
+        </header>
+        """,
+        first ? "Odd Lantern" : text(document.title()) + " · Odd Lantern",
+        document.up());
   }
 
   private String list(Document here, PageBody body) {

@@ -19,7 +19,6 @@ final class CaseFailure {
 
   private CaseFailure() {}
 
-  /** The failure or problem of a case that did not pass. */
   /**
    * What a build or an editor shows of a case.
    *

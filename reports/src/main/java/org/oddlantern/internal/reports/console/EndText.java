@@ -95,7 +95,8 @@ final class EndText {
     Map<String, Integer> causes = broken.stream()
         .map(Likeness.Broken::one)
         .filter(one -> one.outcome() == Outcome.BLOCKED)
-        .collect(Collectors.groupingBy(EndText::cause, LinkedHashMap::new, Collectors.summingInt(one -> 1)));
+        .collect(Collectors.groupingBy(
+            EndText::cause, LinkedHashMap::new, Collectors.summingInt(one -> 1)));
     causes.forEach((cause, count) -> lines.add(new Line(
         "blocked",
         Amounts.of(count, "case") + ": "
