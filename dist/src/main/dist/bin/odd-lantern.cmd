@@ -10,7 +10,7 @@ if not defined JAVA_HOME if errorlevel 1 goto missing
 rem what is printed is UTF-8; the code page of before is put back
 for /f "tokens=2 delims=:." %%C in ('chcp 2^>nul') do set "page=%%C"
 chcp 65001 >nul 2>nul
-"%java%" -Xshare:auto -Xlog:disable -Xlog:all=error:stderr -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xms40m -XX:MaxNewSize=32m "-Dodd-lantern.home=%home%" -Dodd-lantern.terminal=false -Dodd-lantern.columns=0 %ODD_LANTERN_OPTS% -cp "%home%\lib\*" org.oddlantern.cli.Main %*
+"%java%" -Xlog:disable -Xlog:all=error:stderr -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -Xms40m -XX:MaxNewSize=32m "-Dodd-lantern.home=%home%" -Dodd-lantern.terminal=false -Dodd-lantern.columns=0 %ODD_LANTERN_OPTS% -cp "%home%\lib\*" org.oddlantern.cli.Main %*
 set "status=%errorlevel%"
 chcp %page% >nul 2>nul
 exit /b %status%

@@ -116,6 +116,8 @@ class ArchitectureIT {
   private static boolean isPublished(Location location) {
     return !location.contains("/demo")
         && !location.contains("-demo-")
+        && !location.contains("/site")
+        && !location.contains("-site-")
         && !location.contains("/dist/")
         && !location.contains("/parser")
         && !location.contains("/shaded/")

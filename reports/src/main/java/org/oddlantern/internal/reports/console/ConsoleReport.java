@@ -174,11 +174,8 @@ public final class ConsoleReport implements RunListener {
     if (one.counts()) {
       end.hear(one);
     }
-    if (detail == Detail.QUIET && one.outcome().isGreen()) {
+    if (isLeftOut(one)) {
       return;
-    }
-    if (detail != Detail.EXCHANGES && one.outcome() == Outcome.BLOCKED) {
-      return; // at the end, those of one cause are one line
     }
     if (!inLanes && !one.suite().equals(suite)) {
       suite = one.suite();
@@ -206,6 +203,12 @@ public final class ConsoleReport implements RunListener {
     if (broken) {
       out.println();
     }
+  }
+
+  /** What passed, if little is wanted; what is blocked, since those of one cause are one line at the end. */
+  private boolean isLeftOut(CaseRecord one) {
+    return detail == Detail.QUIET && one.outcome().isGreen()
+        || detail != Detail.EXCHANGES && one.outcome() == Outcome.BLOCKED;
   }
 
   private String marked(String line, String marks) {
