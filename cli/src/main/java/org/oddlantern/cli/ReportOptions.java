@@ -9,7 +9,6 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.config.internal.HistorySettings;
 import org.oddlantern.internal.journal.Journal;
-import org.oddlantern.internal.journal.ShortJournal;
 import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.reports.Comparison;
@@ -17,7 +16,6 @@ import org.oddlantern.internal.reports.KeptRuns;
 import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
 import org.oddlantern.internal.reports.RunHistory;
-import org.oddlantern.internal.reports.Trend;
 import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.internal.reports.html.ReportScope;
 import org.oddlantern.shaded.picocli.CommandLine.Option;
@@ -59,7 +57,6 @@ final class ReportOptions {
   private boolean har;
 
   private @Nullable RunData earlier;
-  private Trend then = Trend.NONE;
 
   @Option(
       names = "--har-of",
@@ -100,9 +97,7 @@ final class ReportOptions {
   void check() {
     whichPages();
     if (before != null) {
-      Path journal = RunFolder.journalOf(before);
-      earlier = earlier(journal);
-      then = then(journal);
+      earlier = earlier(RunFolder.journalOf(before));
     }
     if (keep != null && !HistorySettings.KEEP.matcher(keep).matches()) {
       throw new Misuse(
@@ -117,26 +112,12 @@ final class ReportOptions {
     check();
   }
 
-  private static Trend then(Path journal) {
-    try {
-      return Trend.of(RunData.of(new Journal(journal)));
-    } catch (IOException e) {
-      return Trend.NONE; // cases can be compared all the same
-    }
-  }
-
   private static RunData earlier(Path journal) {
     if (!Files.isRegularFile(journal)) {
       throw new Misuse("there is no journal " + journal + " to compare with");
     }
     try {
-      Path brief = Files.createTempFile("odd-lantern", ".jsonl");
-      try {
-        new ShortJournal(journal).write(brief);
-        return RunData.of(new Journal(brief));
-      } finally {
-        Files.delete(brief);
-      }
+      return RunData.of(new Journal(journal));
     } catch (IOException e) {
       throw new Misuse("the journal of --compared-with cannot be read: " + e.getMessage());
     }
@@ -151,7 +132,7 @@ final class ReportOptions {
   }
 
   private @Nullable Comparison comparison(RunData run) {
-    return earlier == null ? null : Comparison.of(earlier, then, run);
+    return earlier == null ? null : Comparison.of(earlier, run);
   }
 
   private @Nullable RunHistory history(RunData run, Path journal) throws IOException {

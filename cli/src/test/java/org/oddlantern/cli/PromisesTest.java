@@ -144,6 +144,11 @@ class PromisesTest {
         text(Files.readString(Path.of("odd-lantern-out/report/index.html"))).contains(sentence));
     assertTrue(
         Files.readString(Path.of("odd-lantern-out/summary.md")).contains("Promises: 1 of 9"));
+    // of a journal that this run replaces
+    Shell.says(1, "run", classes, "--compared-with", "odd-lantern-out");
+    String compared = Files.readString(Path.of("odd-lantern-out/summary.md"));
+    assertTrue(compared.contains("| promises | 1 of 9 promises kept"), compared);
+    assertTrue(compared.contains("No case ended otherwise than then."), compared);
     assertTrue(
         Files.readString(Path.of("odd-lantern-out/counts.json"))
             .contains(

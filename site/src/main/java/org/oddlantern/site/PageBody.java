@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import org.oddlantern.internal.promise.Markdown;
 import org.oddlantern.shaded.org.commonmark.ext.gfm.tables.TableBlock;
+import org.oddlantern.shaded.org.commonmark.ext.gfm.tables.TableCell;
 import org.oddlantern.shaded.org.commonmark.node.AbstractVisitor;
 import org.oddlantern.shaded.org.commonmark.node.CustomBlock;
 import org.oddlantern.shaded.org.commonmark.node.FencedCodeBlock;
@@ -12,6 +13,7 @@ import org.oddlantern.shaded.org.commonmark.node.Heading;
 import org.oddlantern.shaded.org.commonmark.node.HtmlBlock;
 import org.oddlantern.shaded.org.commonmark.node.Link;
 import org.oddlantern.shaded.org.commonmark.node.Node;
+import org.oddlantern.shaded.org.commonmark.node.Paragraph;
 import org.oddlantern.shaded.org.commonmark.parser.Parser;
 import org.oddlantern.shaded.org.commonmark.renderer.html.AttributeProvider;
 import org.oddlantern.shaded.org.commonmark.renderer.html.HtmlRenderer;
@@ -59,18 +61,24 @@ final class PageBody {
         heading = Markdown.plain(next);
         text.setLength(0);
       } else {
-        text.append(node instanceof FencedCodeBlock code ? code.getLiteral() : plain(node))
-            .append(' ');
+        plain(node, text);
       }
     }
     sections.add(new Section(heading, text.toString()));
     return sections;
   }
 
-  private static String plain(Node node) {
-    StringBuilder text = new StringBuilder();
-    node.accept(new PlainText(text));
-    return text.toString();
+  /** Pieces that are apart on the page are apart as words, too. */
+  private static void plain(Node node, StringBuilder text) {
+    if (node instanceof FencedCodeBlock code) {
+      text.append(code.getLiteral());
+    } else if (node instanceof Paragraph || node instanceof TableCell) {
+      text.append(Markdown.plain(node)).append(' ');
+    } else {
+      for (Node child = node.getFirstChild(); child != null; child = child.getNext()) {
+        plain(child, text);
+      }
+    }
   }
 
   /** What is below a heading. */

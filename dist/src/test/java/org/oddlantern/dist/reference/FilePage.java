@@ -60,13 +60,10 @@ final class FilePage {
             "--run-limit",
             "3s");
     TreeSet<String> unknown = new TreeSet<>();
-    TreeSet<String> seen = new TreeSet<>();
     for (String file : files(folder.resolve("all"))) {
-      MEANINGS.keySet().stream()
-          .filter(one ->
-              one.endsWith("/") ? file.startsWith(one) : file.matches(one.replace("*", ".*")))
-          .findFirst()
-          .ifPresentOrElse(seen::add, () -> unknown.add(file));
+      if (MEANINGS.keySet().stream().noneMatch(one -> isOf(one, file))) {
+        unknown.add(file);
+      }
     }
     if (!unknown.isEmpty()) {
       throw new IllegalStateException("files that nothing is said of: " + unknown);
@@ -85,6 +82,10 @@ final class FilePage {
 
         In a project lie `odd-lantern.yaml` (settings, beside the build file), `odd-lantern.schema.json` (written by `odd-lantern settings --schema`, for editors) and `agreed/` below the test resources (replies that were agreed to).
         """).toString();
+  }
+
+  private static boolean isOf(String name, String file) {
+    return name.endsWith("/") ? file.startsWith(name) : file.matches(name.replace("*", ".*"));
   }
 
   private static TreeSet<String> files(Path all) throws IOException {

@@ -13,7 +13,6 @@ import org.oddlantern.internal.record.RecordKind;
  * What is different from an earlier run. Immutable.
  *
  * @param before the earlier run
- * @param then what it said of all its cases together
  * @param newlyBroken cases that are broken now and were not then, or were not there
  * @param mended cases that hold now and were broken then
  * @param slower cases that take at least half as long again, and 50 ms more
@@ -22,7 +21,6 @@ import org.oddlantern.internal.record.RecordKind;
  */
 public record Comparison(
     RunData before,
-    Trend then,
     List<CaseRecord> newlyBroken,
     List<CaseRecord> mended,
     List<Slower> slower,
@@ -43,15 +41,13 @@ public record Comparison(
    * Compares.
    *
    * @param before the earlier run
-   * @param then what the earlier run said of all its cases together
    * @param now the later run
    * @return what is different
    */
-  public static Comparison of(RunData before, Trend then, RunData now) {
+  public static Comparison of(RunData before, RunData now) {
     Map<String, CaseRecord> old = byId(before);
     Comparison all = new Comparison(
         before,
-        then,
         new ArrayList<>(),
         new ArrayList<>(),
         new ArrayList<>(),
@@ -66,7 +62,6 @@ public record Comparison(
     });
     return new Comparison(
         before,
-        then,
         List.copyOf(all.newlyBroken),
         List.copyOf(all.mended),
         List.copyOf(all.slower),

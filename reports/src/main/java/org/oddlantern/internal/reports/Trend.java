@@ -9,9 +9,6 @@ package org.oddlantern.internal.reports;
  */
 public record Trend(String promises, String blindSpots, String description) {
 
-  /** Nothing. */
-  public static final Trend NONE = new Trend("", "", "");
-
   /** Of a run. */
   public static Trend of(RunData run) {
     return new Trend(

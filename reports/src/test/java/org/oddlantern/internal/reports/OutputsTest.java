@@ -145,7 +145,7 @@ class OutputsTest {
         .with("e", Outcome.PASSED, 1, Mark.UNPROVEN)
         .with("new", Outcome.PASSED, 1)
         .written(folder.resolve("journal.jsonl"));
-    Comparison comparison = Comparison.of(before, Trend.NONE, now);
+    Comparison comparison = Comparison.of(before, now);
     assertEquals(
         List.of(
             "newly failed  YardTest: the a case",
@@ -154,16 +154,13 @@ class OutputsTest {
             "new  YardTest: the new case",
             "gone  YardTest: the gone case"),
         comparison.lines());
-    assertTrue(Comparison.of(now, Trend.NONE, now).isEmpty());
-    MarkdownSummary.write(
-        now,
-        Comparison.of(before, new Trend("2 of 3 promises kept", "", ""), now),
-        folder.resolve("summary.md"));
+    assertTrue(Comparison.of(now, now).isEmpty());
+    MarkdownSummary.write(now, comparison, folder.resolve("summary.md"));
     String summary = Files.readString(folder.resolve("summary.md"));
     int changed = summary.indexOf("### What changed since run `k1`");
     assertTrue(changed > 0 && changed < summary.indexOf("### What failed"), summary);
     for (String part : List.of(
-        "| promises | 2 of 3 promises kept |  |",
+        "| cases | ",
         "**Newly broken: 1 case**\n\n- YardTest: the a case, failed\n",
         "**Mended: 1 case**\n\n- YardTest: the b case\n",
         "**New: 1 case**\n\n- YardTest: the new case\n",

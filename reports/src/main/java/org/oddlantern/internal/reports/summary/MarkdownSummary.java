@@ -153,7 +153,7 @@ public final class MarkdownSummary {
     line("| | then | now |");
     line("|---|---|---|");
     trend("cases", before.verdict(), run.verdict());
-    Trend then = comparison.then();
+    Trend then = Trend.of(before);
     Trend now = Trend.of(run);
     trend("promises", then.promises(), now.promises());
     trend("blind spots", then.blindSpots(), now.blindSpots());
