@@ -33,7 +33,7 @@ final class Examination {
   private static final int MOST_OF_ONE = 150;
   private static final int MOST_LATE = 3;
   private static final long LEAST_LIMIT = Duration.ofSeconds(1).toNanos();
-  private static final long LEAST_TOGETHER = Duration.ofSeconds(2).toNanos();
+  private static final long LEAST_TOGETHER = Duration.ofSeconds(5).toNanos();
 
   /** Once for each case; on a busy machine two seconds were too few for one of some milliseconds. */
   private static final long LEAST_UNCHANGED = Duration.ofSeconds(6).toNanos();
@@ -122,7 +122,7 @@ final class Examination {
       return "it " + before.tape().refused();
     }
     if (before.tape().isTooLarge()) {
-      return "what it was told is too large to be told again";
+      return "the reply it received is too large to be sent again";
     }
     if (before.tape().ended().stream().noneMatch(Tape.Entry::isAsked)) {
       return "it asked nothing through Odd Lantern";
