@@ -28,7 +28,7 @@ final class AgreeCommand implements Callable<Integer> {
   @Parameters(
       arity = "0..1",
       paramLabel = "JOURNAL",
-      description = "The journal of a run, or its folder (else that of the last run here).")
+      description = "The journal of a run, or its folder (default: that of the last run here).")
   private @Nullable Path journal;
 
   @Option(
@@ -42,7 +42,7 @@ final class AgreeCommand implements Callable<Integer> {
       names = "--into",
       paramLabel = "FOLDER",
       description =
-          "The resources of the suites, below which the files lie (else src/test/resources if it is there, else this folder).")
+          "The resources of the suites, below which the files lie (default: src/test/resources if it exists, else this folder).")
   private @Nullable Path into;
 
   @Option(names = "--yes", description = "Agree to everything, and ask nothing.")

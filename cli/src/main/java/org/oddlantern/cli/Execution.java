@@ -91,7 +91,8 @@ final class Execution {
     List<String> problems = new ArrayList<>();
     terminal.head().end();
     RunResult result;
-    ConsoleReport console = new ConsoleReport(terminal.out(), style, options.detail(), earlier);
+    ConsoleReport console = new ConsoleReport(
+        terminal.out(), style, options.detail(), earlier, new Journal(journal).folder());
     ConnectionLog connections = terminal.debug() ? connections(journal) : null;
     try (CapturedPrinting printing = CapturedPrinting.begun();
         Relay telling = new Relay(console);

@@ -74,7 +74,7 @@ record MavenModule(Path folder) {
       if (!among(answer)) {
         MavenCall alone = MavenCall.in(folder, goals, answer);
         if (!alone.succeeds()) {
-          throw new Misuse("Maven could not " + (compiled ? "tell the class path" : "compile")
+          throw new Misuse("Maven could not " + (compiled ? "give the class path" : "compile")
               + " in " + shown(folder) + ":\n" + alone.lastLines());
         }
       }

@@ -17,7 +17,7 @@ import org.oddlantern.shaded.picocli.CommandLine.Parameters;
     name = "new",
     description = {
       "Writes a project with a first case that is green at once.",
-      "It asks the service of --url once, and writes a case from what comes. In a folder that has a"
+      "It asks the service of --url once, and writes a case from the reply. In a folder that has a"
           + " build already, only what is missing is written, and what the build needs is printed;"
           + " no file that is there is changed."
     },

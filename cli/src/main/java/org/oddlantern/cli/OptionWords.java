@@ -10,6 +10,7 @@ final class OptionWords {
 
   private static final OtherWords WORDS = new OtherWords(Map.ofEntries(
       Map.entry("--lanes", List.of("threads", "parallel", "workers", "jobs", "concurrency")),
+      Map.entry("--shuffle", List.of("random", "randomorder", "randomize", "order")),
       Map.entry("--part", List.of("shard", "split", "partition")),
       Map.entry("--case", List.of("filter", "test", "tests", "only", "name")),
       Map.entry("--without-tag", List.of("excludetag", "excludetags", "skiptag", "nottag")),

@@ -45,7 +45,8 @@ final class Prepared implements AutoCloseable {
         loader,
         options.seed(),
         options.lanes(),
-        options.blindSpots().wanted());
+        options.blindSpots().wanted(),
+        options.shuffled());
   }
 
   @Override

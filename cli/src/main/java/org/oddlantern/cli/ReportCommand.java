@@ -37,7 +37,7 @@ final class ReportCommand implements Callable<Integer> {
       names = "--out",
       paramLabel = "FOLDER",
       description =
-          "Where the reports go (else the folder of the journal; for several that of a run).")
+          "Where the reports go (default: the folder of the journal; for several journals, that of a run).")
   private @Nullable Path out;
 
   @Option(

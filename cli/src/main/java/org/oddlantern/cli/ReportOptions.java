@@ -41,7 +41,7 @@ final class ReportOptions {
       names = "--history",
       paramLabel = "FOLDER",
       description =
-          "Keep a short journal of each run in this folder, and show what was unstable or grew slower (else 'history' of the settings).")
+          "Keep a short journal of each run in this folder, and show what was unstable or grew slower (default: 'history' of the settings).")
   private @Nullable Path history;
 
   @Option(

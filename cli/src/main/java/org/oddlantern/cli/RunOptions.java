@@ -43,6 +43,12 @@ final class RunOptions {
   private @Nullable String seed;
 
   @Option(
+      names = "--shuffle",
+      description =
+          "Run the cases in any order that their values allow, drawn from the seed: --seed repeats it. Shows which cases depend on others without saying so.")
+  private boolean shuffled;
+
+  @Option(
       names = "--lanes",
       paramLabel = "N",
       defaultValue = "1",
@@ -82,7 +88,7 @@ final class RunOptions {
       names = "--out",
       paramLabel = "FOLDER",
       description =
-          "Where journal and reports go (else target/odd-lantern in a Maven project, else odd-lantern-out).")
+          "Where journal and reports go (default: target/odd-lantern in a Maven project, odd-lantern-out elsewhere).")
   private @Nullable Path out;
 
   @Option(
@@ -179,6 +185,10 @@ final class RunOptions {
     } catch (IllegalArgumentException e) {
       throw new Misuse("--lanes " + e.getMessage());
     }
+  }
+
+  boolean shuffled() {
+    return shuffled;
   }
 
   Strictness strictness() {

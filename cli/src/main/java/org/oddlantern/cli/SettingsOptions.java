@@ -14,7 +14,7 @@ final class SettingsOptions {
       names = "--env",
       paramLabel = "NAME",
       description =
-          "The environment to run on (else ODD_LANTERN_ENV, else 'environment' of the settings).")
+          "The environment to run on (default: ODD_LANTERN_ENV, then 'environment' of the settings).")
   private @Nullable String environment;
 
   @Option(

@@ -13,14 +13,14 @@ final class SuiteOptions {
   @Parameters(
       paramLabel = "PLACE",
       description =
-          "A class folder or a jar with suites (else the test classes of the build in this folder).")
+          "A class folder or a jar with suites (default: the test classes of the build in this folder).")
   private List<Path> places = new ArrayList<>();
 
   @Option(
       names = "--class-path",
       paramLabel = "PATH",
       description =
-          "What else the suites need, separated like a class path of Java (if not given, Maven is asked).")
+          "What else the suites need, separated as in a Java class path (default: what Maven says).")
   private @Nullable String classPath;
 
   SuitePlaces suites() {

@@ -113,7 +113,7 @@ record SuitePlaces(List<Path> places, List<Path> classPath) {
     try {
       return path.toUri().toURL();
     } catch (MalformedURLException e) {
-      throw new Misuse(path + " cannot stand on a class path: " + e.getMessage());
+      throw new Misuse(path + " cannot be on a class path: " + e.getMessage());
     }
   }
 }

@@ -69,7 +69,7 @@ record WaitingReplies(List<Waiting> replies, Set<String> asked, int cutShort) {
   private static Waiting waiting(Path journal, CaseRecord one, AgreedRecord agreed) {
     try {
       if (agreed.came() == null) {
-        throw new IOException("it does not say what came for " + agreed.file());
+        throw new IOException("it does not say what was received for " + agreed.file());
       }
       return new Waiting(
           one.title(),
@@ -77,7 +77,7 @@ record WaitingReplies(List<Waiting> replies, Set<String> asked, int cutShort) {
           agreed.open().stream().map(TreePath::of).toList(),
           Files.readString(journal.resolveSibling(agreed.came())));
     } catch (IOException e) {
-      throw new UncheckedIOException("what came for " + agreed.file() + ": " + e, e);
+      throw new UncheckedIOException("what was received for " + agreed.file() + ": " + e, e);
     }
   }
 

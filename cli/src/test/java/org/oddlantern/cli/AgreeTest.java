@@ -72,7 +72,7 @@ class AgreeTest {
   @Test
   void whatIsNewIsShownAndWrittenOnlyIfSomebodySaysYes() throws IOException {
     String run = Shell.says(1, "run", classes);
-    assertTrue(run.contains("nothing is agreed on yet; this came: spring"), run);
+    assertTrue(run.contains("nothing is agreed on yet; this was received: spring"), run);
     assertTrue(run.contains("'odd-lantern agree' shows it and writes the file"), run);
 
     String nobody = Shell.says("", 1, "agree");

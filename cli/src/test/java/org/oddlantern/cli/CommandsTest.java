@@ -240,7 +240,7 @@ class CommandsTest {
     Shell.Output shut = Shell.run("list", "module/target/test-classes");
     assertEquals(2, shut.status());
     assertTrue(
-        shut.err().contains("Maven could not tell the class path in module:\nthe hive is shut"),
+        shut.err().contains("Maven could not give the class path in module:\nthe hive is shut"),
         shut.err());
   }
 }

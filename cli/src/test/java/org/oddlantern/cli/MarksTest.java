@@ -62,7 +62,7 @@ class MarksTest {
             skipped             the queen is found
                       the hive is closed for winter, until 2999-03-01
             skipped             the queen is marked
-                      MarkedTest#find is skipped, which makes what this case takes: 'the queen is found'
+                      MarkedTest#find is skipped, so its value is missing: 'the queen is found'
             pending             a swarm is reported
             known fault N ms  frames are counted by halves
                       BEE-17, at MarkedTest.java:22

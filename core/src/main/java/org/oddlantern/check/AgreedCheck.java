@@ -147,7 +147,7 @@ record AgreedCheck(String name, List<OpenPlace> open) implements Agreed, MappedC
       Finding finding = Finding.of(
           "body",
           "as agreed on in " + file,
-          "nothing is agreed on yet; this came: " + Words.cut(came.strip()));
+          "nothing is agreed on yet; this was received: " + Words.cut(came.strip()));
       String other = Stream.of(AgreedForm.values())
           .filter(one -> one != form)
           .filter(one -> Resources.current().find(place + one.ending()).isPresent())

@@ -44,7 +44,7 @@ record DistinctShape() implements NodeShape {
               other -> findings.add(() -> Finding.of(
                   where.child(index).knownAs(Identity.of(item)),
                   words(),
-                  Words.of(item) + ", which stands at [" + other + "] already")),
+                  Words.of(item) + ", which is at [" + other + "] already")),
               () -> alike.add(index));
     }
     return findings.all(where);

@@ -74,7 +74,7 @@ final class Ranges {
     try {
       return new BigDecimal(number.toString());
     } catch (NumberFormatException e) {
-      throw new IllegalArgumentException(number + " is no number that JSON can tell", e);
+      throw new IllegalArgumentException(number + " is no number that JSON has", e);
     }
   }
 

@@ -106,7 +106,7 @@ record Profile(
     checked(address.replace("{id}", "0"));
     if (!address.contains("{id}")) {
       throw new IllegalArgumentException(
-          "the address of traces has {id} where a trace stands, like https://traces.example.org/{id}, unlike "
+          "the address of traces has {id} where the id of a trace belongs, like https://traces.example.org/{id}, unlike "
               + address);
     }
     return address;

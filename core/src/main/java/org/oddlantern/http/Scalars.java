@@ -15,7 +15,7 @@ final class Scalars {
     }
     JsonNode node = mapping.tree(value);
     if (node.isContainer() || node.isNull()) {
-      throw new IllegalArgumentException("%s cannot stand in %s: %s; give one of its values"
+      throw new IllegalArgumentException("%s cannot be in %s: %s; give one of its values"
           .formatted(value.getClass().getSimpleName(), what, mapping.write(node)));
     }
     return node.isNumber() && !node.isIntegralNumber()

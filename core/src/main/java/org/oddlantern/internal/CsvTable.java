@@ -85,7 +85,7 @@ public record CsvTable(List<String> names, List<Row> rows) {
       String name = cell == null ? "" : cell;
       if (!name.isEmpty() && names.contains(name)) {
         throw new IllegalArgumentException(
-            "line " + first.number + ": the name '" + name + "' stands there twice");
+            "line " + first.number + ": the name '" + name + "' occurs twice");
       }
       names.add(name);
     }
@@ -120,7 +120,7 @@ public record CsvTable(List<String> names, List<Row> rows) {
           named.put(names.get(i), cell);
         } else if (cell != null) {
           throw new IllegalArgumentException(
-              "line " + number + ": cell " + (i + 1) + " stands under no name");
+              "line " + number + ": cell " + (i + 1) + " has no name above it");
         }
       }
       return new Row(number, named);

@@ -50,7 +50,7 @@ record Ready(
   String taken() {
     return port > 0 && isListening()
         ? "somebody listens at port " + port
-            + " already, so nobody could tell when this program is ready; end the other, or take Program.freePort()"
+            + " already, so there is no way to see when this program is ready; end the other, or take Program.freePort()"
         : "";
   }
 
@@ -62,7 +62,7 @@ record Ready(
     if (url != null) {
       return answer(url);
     }
-    return port == 0 || isListening() ? "" : "nobody listens at port " + port;
+    return port == 0 || isListening() ? "" : "nothing listens at port " + port;
   }
 
   private static String answer(URI url) {

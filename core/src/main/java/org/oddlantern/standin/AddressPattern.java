@@ -45,12 +45,11 @@ record AddressPattern(String text, String method, List<Segment> segments) {
               + method.toUpperCase(Locale.ROOT));
     }
     if (!path.startsWith("/")) {
-      throw bad(text, "the path begins with '/'; where the stand-in is, is its own matter");
+      throw bad(text, "the path begins with '/', without host and port");
     }
     if (path.contains("?") || path.contains("#")) {
       throw bad(
-          text,
-          "a pattern is held against the path alone; what the query says, asked.query(name) tells");
+          text, "a pattern matches the path alone; asked.query(name) gives what the query says");
     }
     return new AddressPattern(text.strip(), method, segments(text, path));
   }
@@ -65,7 +64,7 @@ record AddressPattern(String text, String method, List<Segment> segments) {
         throw bad(text, "nothing can follow {+" + segment.text + "}, which takes all that is left");
       }
       if (segment.kind != Kind.LITERAL && !names.add(segment.text)) {
-        throw bad(text, "the argument '" + segment.text + "' stands in it twice");
+        throw bad(text, "the argument '" + segment.text + "' occurs in it twice");
       }
       segments.add(segment);
     }

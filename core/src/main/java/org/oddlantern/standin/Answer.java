@@ -321,9 +321,9 @@ public final class Answer {
    */
   record Ending(String words, int bytes) {
     static final Ending WHOLE = new Ending("", -1);
-    static final Ending SILENT = new Ending("with silence, as it was told", -1);
-    static final Ending RESET = new Ending("with a reset, as it was told", -1);
-    static final Ending MALFORMED = new Ending("with what is not HTTP, as it was told", -1);
+    static final Ending SILENT = new Ending("with silence, as instructed", -1);
+    static final Ending RESET = new Ending("with a reset, as instructed", -1);
+    static final Ending MALFORMED = new Ending("with what is not HTTP, as instructed", -1);
 
     static Ending cutAfter(int bytes) {
       return new Ending("cut off after " + bytes + (bytes == 1 ? " byte" : " bytes"), bytes);

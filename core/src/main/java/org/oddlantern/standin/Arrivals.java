@@ -34,7 +34,7 @@ final class Arrivals {
   synchronized List<IncomingRequest> since(@Nullable Instant since) {
     if (forgotten > 0) {
       throw new IllegalStateException(
-          "so many requests came that the first %,d are not known any more; ask after fewer of them"
+          "so many requests were received that the first %,d are no longer known; ask about fewer of them"
               .formatted(forgotten));
     }
     return last.stream()

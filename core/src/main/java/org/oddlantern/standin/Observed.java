@@ -32,7 +32,7 @@ public interface Observed extends Evidence {
     Needed.of(title, "Observed.of(title, seen): title");
     if (title.isBlank()) {
       throw new IllegalArgumentException(
-          "what was observed needs a title, which reports tell: Observed.of(\"the mailbox of wren\", ...)");
+          "what was observed needs a title, which reports show: Observed.of(\"the mailbox of wren\", ...)");
     }
     return Sight.of(title, () -> seen);
   }

@@ -122,7 +122,7 @@ final class Reception {
 
   private String whoseIsIt(String requests) {
     return requests + " came to " + name
-        + " that told neither trace nor case while several cases were under way, so nobody knows whose they are; "
+        + " that carried neither a trace nor the name of a case while several cases were running, so it is unknown whose they are; "
         + "let the service pass on the header traceparent, or mark the cases that use the stand-in @Occupies(\""
         + name + "\")";
   }
@@ -179,7 +179,7 @@ final class Reception {
           + wrong.wanted() + ", got " + wrong.got()
           + (whose == CaseRecorder.OVER
               ? "; its case had ended"
-              : "; nobody knows for which case"));
+              : "; it is unknown for which case"));
     }
     if (whose == CaseRecorder.NONE) {
       List<String> path = AddressPattern.pieces(request.path());

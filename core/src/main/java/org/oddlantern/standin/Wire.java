@@ -126,7 +126,7 @@ final class Wire implements Closeable {
       }
       trigger.submitResponse(response(answer));
       if (answer.ending().bytes() >= 0) {
-        throw new ConnectionClosedException("cut off, as it was told");
+        throw new ConnectionClosedException("cut off, as instructed");
       }
     };
   }

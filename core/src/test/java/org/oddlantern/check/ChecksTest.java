@@ -130,7 +130,7 @@ class ChecksTest {
     String broken = "{\n  \"kind\": \"B\u00e4ume\", \"x\": tru\n}";
     assertTrue(
         told(at("$.id", 1), reply(broken)).endsWith("""
-                reading stopped at line 2, column 25: "tru" without quotes is no value; texts stand in double quotes
+                reading stopped at line 2, column 25: "tru" without quotes is no value; strings are in double quotes
                     "kind": "B\u00e4ume", "x": tru
                                           ^""".indent(0).strip()),
         told(at("$.id", 1), reply(broken)));
@@ -142,7 +142,7 @@ class ChecksTest {
         "the check status(200) was given where a value or a shape is wanted; give it to must(...) by itself",
         assertThrows(IllegalArgumentException.class, () -> body(status(200))).getMessage());
     assertEquals(
-        "the shape 'a text' was given where a plain value is wanted; a shape stands by itself",
+        "the shape 'a text' was given where a plain value is wanted; a shape is given by itself",
         assertThrows(IllegalArgumentException.class, () -> including(anyText())).getMessage());
     assertEquals(
         "status(\"2x\"): wanted a number, or one of 1xx, 2xx, 3xx, 4xx, 5xx",

@@ -59,7 +59,7 @@ class NearMissTest {
       [1,2,3,4,5,6]       | [6,5,4,3,1,2]       | -
       [1,2,3]             | [2,1,3]             | -
       [1,2,3,4]           | [4,2,3,1]           | -
-      ["a","B","c"]       | ["B","a","c"]       | they came sorted by code points, where upper case stands before lower case, and letters with marks after z
+      ["a","B","c"]       | ["B","a","c"]       | they are sorted by code points, where upper case comes before lower case, and letters with marks after z
       ["a","B","c"]       | ["c","a","B"]       | -
       [10,20,30,40]       | [11,21,31,41]       | each number is 1 too much
       [10,20,30,40]       | [11,21,31,42]       | -

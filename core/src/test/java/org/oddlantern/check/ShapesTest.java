@@ -198,7 +198,7 @@ class ShapesTest {
         "the check status(200) was given where a value or a shape is wanted; give it to must(...) by itself",
         () -> items("a", status(200)));
     refused(
-        "a value of type java.util.ImmutableCollections$Map1 cannot be written as JSON: the check 'status(200)' stands in it, where a value is wanted",
+        "a value of type java.util.ImmutableCollections$Map1 cannot be written as JSON: the check 'status(200)' is in it, where a value is wanted",
         () -> including(Map.of("id", status(200))));
   }
 

@@ -142,7 +142,7 @@ class SettingsTest {
         "schemas: { draft: 5 } | , line 1: 'draft' must be 4, 6, 7, 2019-09 or 2020-12, not '5'",
         "schemas: { formats: on } | , line 1: 'formats' must be assert or annotate, not 'on'",
         "schemas: { host: [a] } | , line 1: unknown key 'host' in 'schemas'; did you mean 'hosts'? known are hosts, formats, draft",
-        "`environment: a\nenvironment: b` | , line 2: the key 'environment' stands twice in the settings",
+        "`environment: a\nenvironment: b` | , line 2: the key 'environment' occurs twice in the settings",
         "`a: b\n c: [` | , line 2, column 3: this is not YAML: mapping values are not allowed here",
         "`mask: [\"$.a[\"]` | `, line 1: the path cannot be read: wanted a quoted name, an index, a slice, '*' or a filter that begins with '?' at character 5\n  $.a[\n      ^`",
       })

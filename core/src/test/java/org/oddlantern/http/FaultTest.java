@@ -86,7 +86,7 @@ class FaultTest {
   void isNotHttp() throws IOException {
     try (RawServer server = RawServer.saying("220 mail.example.org ready\r\n\r\n")) {
       assertFault(
-          "what came is not HTTP (it begins with '220 mail.example.org ready'); nothing had come until then",
+          "what was received is not HTTP (it begins with '220 mail.example.org ready'); nothing had come until then",
           server.address());
     }
   }

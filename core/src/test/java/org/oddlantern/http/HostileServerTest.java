@@ -29,10 +29,10 @@ class HostileServerTest {
   @Test
   void saysItIsShorterThanItIs() throws IOException {
     assertFault(
-        "the reply is longer than it says: the Content-Length is 2, but 5 bytes more came",
+        "the reply is longer than it says: the Content-Length is 2, but 5 more bytes arrived",
         OK + "Content-Length: 2\r\n\r\n{}extra");
     assertFault(
-        "the reply is longer than it says: 4 bytes came after the last chunk of the body",
+        "the reply is longer than it says: 4 bytes followed the last chunk of the body",
         OK + "Transfer-Encoding: chunked\r\n\r\n2\r\n{}\r\n0\r\n\r\nmore");
   }
 

@@ -106,11 +106,11 @@ class ReadingsTest {
         .must(at("$[*].hive", items("Heather", "", "Foxglove")));
     plain("hive\n").csv().must(body(empty()));
     assertEquals("there is no line of names", noCsv("\n\n"));
-    assertEquals("line 1: the name 'hive' stands there twice", noCsv("hive,hive\nHeather,1"));
+    assertEquals("line 1: the name 'hive' occurs twice", noCsv("hive,hive\nHeather,1"));
     assertEquals(
         "line 4 has one cell, and the line of names has 2",
         noCsv("hive,note\n\"Fox\nglove\",\nHeather"));
-    assertEquals("line 2: cell 2 stands under no name", noCsv("hive,\nHeather,calm"));
+    assertEquals("line 2: cell 2 has no name above it", noCsv("hive,\nHeather,calm"));
     String quote =
         "line 3: a quoted cell that begins here is not closed, or goes on after its closing quote";
     assertEquals(quote, noCsv("hive,note\na,b\nHeather,\"calm\na,b\n"));

@@ -63,7 +63,7 @@ class ServiceTest {
         assertThrows(IllegalArgumentException.class, () -> Service.reachedAt("beeyard"))
             .getMessage());
     assertEquals(
-        "ListN cannot stand in the address /h/{a}: [1]; give one of its values"
+        "ListN cannot be in the address /h/{a}: [1]; give one of its values"
             .replace("ListN", "List12"),
         assertThrows(
                 IllegalArgumentException.class, () -> service.send(Call.get("/h/{a}", List.of(1))))

@@ -89,7 +89,7 @@ class ComparisonTest {
         "abcdefghij klmnopqrst | abcdefghij klxnopqrst | they differ from character 14 on: wanted \"klmnopqrst\", got \"klxnopqrst\"",
         "abc-defghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0 | abc-defghijklmnopqrstuvwxyzABCDEFGHIJKLM!OPQRSTUVWXYZ0 | they differ from character 41 on: wanted \"tuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ0\", got \"tuvwxyzABCDEFGHIJKLM!OPQRSTUVWXYZ0\"",
         "2026-03-01T06:00:00 | 2026-03-03T06:00:01 | 2 days 1 second later",
-        "the bees of the north slope are calm | the bees of the north slope swarm | they differ from character 29 on: wanted \"are calm\", got \"swarm\" (36 characters wanted, 33 came)",
+        "the bees of the north slope are calm | the bees of the north slope swarm | they differ from character 29 on: wanted \"are calm\", got \"swarm\" (36 characters wanted, 33 received)",
         "clover, thyme and heather in bloom | clover, rhyme and heather in bloom | they differ from character 9 on: wanted \"thyme\", got \"rhyme\"",
       })
   void namesHowTwoTextsDiffer(String wanted, String got, String hint) {
@@ -137,7 +137,7 @@ class ComparisonTest {
       quoteCharacter = '`',
       value = {
         "1,2,3,4 | 1,3,2,4 | $[2]: 3 / 2 (moved: the items [1] and [2] have changed places)",
-        "1,2,3,4 | 2,3,4,1 | $[3]: 4 / 1 (moved: it is wanted at [0] and stands at [3])",
+        "1,2,3,4 | 2,3,4,1 | $[3]: 4 / 1 (moved: it is wanted at [0] and is at [3])",
         "1,2,3 | 1,2,2,3 | $: a list of 3 / a list of 4; $[2]: no such item / 2 (surplus: it is equal to [1])",
         "1,2,3 | 1,3 | $: a list of 3 / a list of 2; $[1]: 2 / nothing: the item is missing from the list",
         "1,2,3 | 1,9,3 | $[1]: 2 / 9 (7 too much)",

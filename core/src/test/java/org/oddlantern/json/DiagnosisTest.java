@@ -35,7 +35,7 @@ class DiagnosisTest {
         "['a','b','c'] | ['b','c','d'] | shifted by one: \"a\" at the beginning is missing, and it ends with \"d\"",
         "['a','b','c'] | ['b','c','a'] | -",
         "['a','a','a'] | ['a','a','b'] | -",
-        "['apple','Bee','cherry'] | ['Bee','apple','cherry'] | they came sorted by code points",
+        "['apple','Bee','cherry'] | ['Bee','apple','cherry'] | they are sorted by code points",
         "['apple','bee','cherry'] | ['bee','apple','cherry'] | -",
         "12.5 | '1.25E+1' | the same value, but sent as another kind",
         "'1.25E+1' | 12.5 | the same value, but sent as another kind",
@@ -170,8 +170,7 @@ class DiagnosisTest {
     List<Finding> twice = distinct()
         .differences(Location.ROOT, Json.of(json("[1,{'a':1,'b':2},1.0,{'b':2.0,'a':1}]")));
     assertEquals(
-        List.of(
-            "1.0, which stands at [0] already", "{\"b\":2.0,\"a\":1}, which stands at [1] already"),
+        List.of("1.0, which is at [0] already", "{\"b\":2.0,\"a\":1}, which is at [1] already"),
         twice.stream().map(Finding::got).toList());
   }
 

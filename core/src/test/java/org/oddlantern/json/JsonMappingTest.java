@@ -79,7 +79,7 @@ class JsonMappingTest {
   @Test
   void saysLineAndColumnOfWhatIsNotJson() {
     NotJson twice = assertThrows(NotJson.class, () -> mapping.parse("{\"a\": 1,\n \"a\": 2}"));
-    assertEquals("the name 'a' stands twice in one object", twice.getMessage());
+    assertEquals("the name 'a' occurs twice in one object", twice.getMessage());
     assertEquals(2, twice.line());
     assertEquals(
         "there is nothing in it",
@@ -93,7 +93,7 @@ class JsonMappingTest {
   @Test
   void doesNotBendAValueToAType() {
     assertEquals(
-        "\"4\" cannot be read as int: a text is not taken for int; the value stands in quotes",
+        "\"4\" cannot be read as int: a text is not taken for int; the value is in quotes",
         misfit("\"4\"", int.class));
     assertEquals(
         "1.5 cannot be read as int: a number with a fraction is not taken for int",

@@ -114,7 +114,7 @@ class OwnMapperTest {
     for (Object value : List.of(Shapes.anyText(), status(200), new Holds(Shapes.anyText()))) {
       String refused = assertThrows(IllegalArgumentException.class, () -> mapping.tree(value))
           .getMessage();
-      assertTrue(refused.contains("stands in it, where a value is wanted"), refused);
+      assertTrue(refused.contains("is in it, where a value is wanted"), refused);
     }
   }
 

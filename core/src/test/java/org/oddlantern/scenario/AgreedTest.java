@@ -62,7 +62,7 @@ class AgreedTest {
     assertEquals("failed", fresh.word());
     Finding nothing = finding(fresh);
     assertEquals("as agreed on in " + FOLDER + "echoed.json", nothing.wanted());
-    assertEquals("nothing is agreed on yet; this came: " + body, nothing.got());
+    assertEquals("nothing is agreed on yet; this was received: " + body, nothing.got());
     assertEquals(List.of("'odd-lantern agree' shows it and writes the file"), nothing.hints());
     assertEquals(body, came(fresh, State.NEW));
 

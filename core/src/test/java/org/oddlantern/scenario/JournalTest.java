@@ -283,7 +283,7 @@ class JournalTest {
     assertEquals(told, problem(this::outcomes));
     assertEquals(
         file
-            + ", line 2: this is not a line of a journal: \"oops\" without quotes is no value; texts stand in double quotes",
+            + ", line 2: this is not a line of a journal: \"oops\" without quotes is no value; strings are in double quotes",
         told);
     Files.writeString(file, lines.get(0).replace("\"format\":1", "\"format\":2"));
     assertEquals(

@@ -41,7 +41,7 @@ class MarksTest {
           trial.outcomes());
       assertEquals("the mail server moves, until 2999-01-01", message(trial, "skippedOne"));
       String cause =
-          "MarksTest.SkippedMakersTest#skippedOne is skipped, which makes what this case takes: 'skippedOne'";
+          "MarksTest.SkippedMakersTest#skippedOne is skipped, so its value is missing: 'skippedOne'";
       assertEquals(cause, message(trial, "takesSkipped").replace("$", "."));
       assertEquals(cause, message(trial, "takesTaker").replace("$", "."), "the first cause");
       assertTrue(message(trial, "takesKnownFault").contains("is a known fault"));

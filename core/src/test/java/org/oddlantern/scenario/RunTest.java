@@ -80,7 +80,7 @@ class RunTest {
     Trial trial = run("BrokenMakerTest");
     assertEquals("failed make, blocked take, blocked takeOfTaker, passed free", trial.outcomes());
     assertEquals(
-        "BrokenMakerTest#make failed, which makes what this case takes: 'make'",
+        "BrokenMakerTest#make failed, so its value is missing: 'make'",
         trial.one("takeOfTaker").problem().message());
     assertEquals(List.of("POST /things", "DELETE /things/1", "GET /free"), service.received);
     assertFalse(trial.result().isGreen());
@@ -128,7 +128,7 @@ class RunTest {
         "the function given to undoneBy threw IllegalStateException: no idea", problems.get(2));
     assertEquals(
         "curl -sS -i -X DELETE " + service.address() + "/status/500",
-        trial.putBacks().get(0).exchanges().get(0).curl());
+        trial.putBacks().get(0).exchanges().get(0).curl(Path.of("")));
   }
 
   @Test
@@ -192,7 +192,7 @@ class RunTest {
     try (JournalWriter writer = new JournalWriter(file)) {
       Trial trial = Trial.of(service, List.of("SecretTest"), writer);
       assertEquals("failed echoed, errored thrown", trial.outcomes());
-      assertTrue(trial.one("echoed").exchanges().get(0).curl().contains("$SECRET"));
+      assertTrue(trial.one("echoed").exchanges().get(0).curl(Path.of("")).contains("$SECRET"));
     }
     String journal = Files.readString(file);
     for (String secret : List.of(

@@ -76,7 +76,8 @@ class StandInTest {
     assertEquals("failed one, failed two", outcomes(trial));
     String message = trial.one("one").exchanges().toString();
     assertTrue(
-        message.contains("that told neither trace nor case while several cases were under way"),
+        message.contains(
+            "that carried neither a trace nor the name of a case while several cases were running"),
         message);
     Trial asking = run(forgetting, 2, "StandInAskingTest");
     assertEquals("errored one, errored two", outcomes(asking));
@@ -116,7 +117,7 @@ class StandInTest {
     assertEquals(2, problems.size(), problems.toString());
     assertTrue(
         problems.get(0).startsWith("weather was asked by a service: POST http://127.0.0.1:")
-            && problems.get(0).endsWith("/other; nobody knows for which case"),
+            && problems.get(0).endsWith("/other; it is unknown for which case"),
         problems.get(0));
     assertEquals(List.of(), run(tracing, 2, "StandInTwoTest").result().problems());
   }
@@ -130,9 +131,9 @@ class StandInTest {
             "503 Service Unavailable",
             "200 OK (after 20 ms)",
             "200 OK (cut off after 2 bytes)",
-            "with a reset, as it was told",
-            "with what is not HTTP, as it was told",
-            "with silence, as it was told"),
+            "with a reset, as instructed",
+            "with what is not HTTP, as instructed",
+            "with silence, as instructed"),
         trial.cases().stream()
             .flatMap(one -> one.exchanges().stream())
             .filter(ExchangeRecord::isVisit)

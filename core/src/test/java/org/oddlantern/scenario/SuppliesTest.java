@@ -100,7 +100,7 @@ class SuppliesTest {
         "errored shared, blocked takesShared, errored own, blocked takesOwn, passed free",
         trial.outcomes());
     assertEquals(
-        "SuppliesTest$FailingSupplyTest#own errored, which makes what this case takes: 'own'",
+        "SuppliesTest$FailingSupplyTest#own errored, so its value is missing: 'own'",
         trial.one("takesOwn").problem().message());
     assertTrue(
         trial.one("own").problem().message().contains("500"),

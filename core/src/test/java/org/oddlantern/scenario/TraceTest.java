@@ -77,8 +77,8 @@ class TraceTest {
   void itIsNoPartOfWhatRepeatsTheCall() throws IOException {
     for (CaseRecord one : run("")) {
       assertFalse(
-          one.exchanges().get(0).curl().contains("trace"),
-          one.exchanges().get(0).curl());
+          one.exchanges().get(0).curl(Path.of("")).contains("trace"),
+          one.exchanges().get(0).curl(Path.of("")));
     }
   }
 

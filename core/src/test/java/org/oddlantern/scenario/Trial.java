@@ -46,6 +46,27 @@ record Trial(RunResult result, List<RunEvent> events) {
     return on(settings, settings.environment(null), selected, lanes, null);
   }
 
+  /** Runs what is selected on the service "api" in several lanes, in an order drawn from a seed. */
+  static Trial shuffled(String seed, int lanes, String address, List<String> selected) {
+    Settings settings =
+        SettingsFile.onClassPath(Trial.class.getClassLoader()).movedTo(Map.of("api", address));
+    RunOrder plain = order(settings, settings.environment(null), selected, lanes, BlindSpots.NONE);
+    RunOrder order = new RunOrder(
+        plain.name(),
+        plain.plan(),
+        plain.settings(),
+        plain.environment(),
+        plain.variables(),
+        plain.loader(),
+        seed,
+        lanes,
+        BlindSpots.NONE,
+        true);
+    List<RunEvent> events = new ArrayList<>();
+    RunListener listener = events::add;
+    return new Trial(new Runner(order, Clock.systemUTC()).run(List.of(listener)), events);
+  }
+
   /** Runs what is selected on the service "api" at an address, and does what passed again. */
   static Trial seeking(BlindSpots wanted, int lanes, String address, List<String> selected) {
     Settings settings =

@@ -54,22 +54,22 @@ class ExplanationTest {
 
   @ParameterizedTest
   @CsvSource(delimiter = '|', textBlock = """
-          {"type":"integer"} | "17" | the number stands in quotes
-          {"type":"boolean"} | "true" | the true stands in quotes
-          {"type":"string"} | 17 | it stands there without quotes
+          {"type":"integer"} | "17" | the number is in quotes
+          {"type":"boolean"} | "true" | the true is in quotes
+          {"type":"string"} | 17 | it is there without quotes
           {"type":"integer"} | 1.5 | it has a fraction
           {"type":"object"} | "{}" | it looks like JSON that was written into a text
-          {"type":"array"} | {} | it stands there alone, not in a list
+          {"type":"array"} | {} | it is there by itself, not in a list
           {"type":"string"} | null | the schema allows no null here; a field that may be null has "null" among its types
           {"enum":["calm","busy"]} | "clam" | did you mean 'calm'?
-          {"enum":["7","8"]} | 7 | it stands there without quotes
+          {"enum":["7","8"]} | 7 | it is there without quotes
           {"required":["queenSeen"]} | {"queenseen":1} | is 'queenseen' meant to be it?
           {"properties":{"ab":{}},"additionalProperties":false} | {"AB":1} | did you mean 'ab'?
           {"format":"date"} | "13.05.2026" | write it as 2026-05-13
           {"format":"date"} | "2026/5/13" | write it as 2026-05-13
           {"format":"date"} | "2026-02-30" | there is no such day
-          {"format":"date"} | "05/13/2026" | write it as year-month-day, like 2026-05-13: with slashes nobody knows day from month
-          {"format":"date"} | "2026-05-13T08:00:00Z" | the date stands there with a time; the schema wants 2026-05-13
+          {"format":"date"} | "05/13/2026" | write it as year-month-day, like 2026-05-13: with slashes it is unclear which is the day and which the month
+          {"format":"date"} | "2026-05-13T08:00:00Z" | the date is there with a time; the schema wants 2026-05-13
           {"format":"date-time"} | "2026-05-13" | the time is missing, like 2026-05-13T08:30:00Z
           {"format":"date-time"} | "2026-05-13T08:30:00" | the offset from UTC is missing: Z, or one like +02:00
           {"format":"date-time"} | "2026-05-13 08:30:00Z" | a T is missing between date and time

@@ -97,7 +97,7 @@ class PatternsTest {
       \\p{Bees}  ~ there is no property of Unicode called 'Bees' in the pattern, at character 1
       [b-a]      ~ a range goes from more to less in the pattern, at character 2
       a{2,1}     ~ a count goes from more to less in the pattern, at character 2
-      \\         ~ a backslash stands at the end in the pattern, at character 1
+      \\         ~ a backslash at the end escapes nothing in the pattern, at character 1
       """)
   void whatIsNoPatternSaysWhere(String pattern, String reason) {
     BadPattern bad = assertThrows(BadPattern.class, () -> TextPattern.of(pattern));

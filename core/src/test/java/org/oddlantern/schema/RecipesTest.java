@@ -60,7 +60,7 @@ class RecipesTest {
         "frames is no multiple of 3 | no multiple | $.frames | {\"label\":\"hea\",\"frames\":7,\"notes\":[\"calm\"]}",
         "notes has one item too few | too few items | $.notes | {\"label\":\"hea\",\"frames\":3,\"notes\":[]}",
         "notes[0] is not one of those | not one of | $.notes[0] | {\"label\":\"hea\",\"frames\":3,\"notes\":[\"calmx\"]}",
-        "surplus is a field that nobody knows | unknown field | $.surplus | {\"label\":\"hea\",\"frames\":3,\"notes\":[\"calm\"],\"surplus\":\"other\"}"
+        "surplus is an unknown field | unknown field | $.surplus | {\"label\":\"hea\",\"frames\":3,\"notes\":[\"calm\"],\"surplus\":\"other\"}"
       })
   void aGoodValueIsBrokenAtOnePlace(String what, String rule, String place, String wanted) {
     Wrong<Object> wrong = HIVE.wrong(Object.class).stream()

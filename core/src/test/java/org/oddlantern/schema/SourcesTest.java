@@ -209,7 +209,7 @@ class SourcesTest {
     String twice = assertThrows(
             SchemaProblem.class, () -> SchemaReader.standard().named("twice.yaml"))
         .getMessage();
-    assertTrue(twice.contains("line 2: the key 'type' stands twice"), twice);
+    assertTrue(twice.contains("line 2: the key 'type' occurs twice"), twice);
     String lost = assertThrows(
             SchemaProblem.class, () -> SchemaReader.standard().named("lost.json"))
         .getMessage();

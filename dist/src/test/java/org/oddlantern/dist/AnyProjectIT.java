@@ -12,7 +12,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -74,7 +73,7 @@ class AnyProjectIT {
   })
   void springBootWithItsBeansItsDatabaseAndItsMapper(String version, String mapper)
       throws Exception {
-    Project project = copied("spring")
+    Project project = Project.copied("spring", folder)
         .replaced("pom.xml", "3.5.7", version)
         .replaced(
             "src/test/java/org/example/apiary/HiveTest.java",
@@ -133,7 +132,7 @@ class AnyProjectIT {
 
   @Test
   void kotlinWithDataClassesAnotherFrameworkAndAnOlderJackson() throws Exception {
-    Project project = copied("kotlin");
+    Project project = Project.copied("kotlin", folder);
     Command.Output built = project.run("mvn -B test");
     assertEquals(0, built.status(), built.out() + built.err());
     assertTrue(
@@ -151,7 +150,7 @@ class AnyProjectIT {
     for (String problem : List.of(
         "WrongSuite#suspended (WrongSuite.kt:11): it is a suspend function",
         "(WrongSuite.kt:13): it takes or returns a value class (@JvmInline)",
-        "(WrongSuite.kt:18): it stands in a companion object without @JvmStatic")) {
+        "(WrongSuite.kt:18): it is in a companion object without @JvmStatic")) {
       assertTrue(told.contains(problem), problem + " is not told:\n" + told);
     }
     assertTrue(told.contains("3 problems"), told);
@@ -159,7 +158,7 @@ class AnyProjectIT {
 
   @Test
   void unitTestsAndIntegrationTestsOfAModuleHaveOneReport() throws Exception {
-    Project project = copied("plain");
+    Project project = Project.copied("plain", folder);
     for (String suite : List.of("HoneyTest", "WaxTest", "SaleIT")) {
       project.file("src/test/java/yard/" + suite + ".java", SUITE.formatted(suite));
     }
@@ -179,7 +178,7 @@ class AnyProjectIT {
   @Test
   void settingsThatAreWrongAreOneProblemBesideTestsOfTheProjectsOwnOnAnOlderJUnit()
       throws Exception {
-    Project project = copied("plain")
+    Project project = Project.copied("plain", folder)
         .replaced("pom.xml", "<dependencies>", JUNIT_5_9 + "<dependencies>")
         .file("src/test/java/yard/HoneyTest.java", SUITE.formatted("HoneyTest"))
         .file("src/test/java/yard/PlainTest.java", PLAIN);
@@ -208,18 +207,5 @@ class AnyProjectIT {
         .skip(1) // the project itself
         .map(line -> line.replaceFirst("^[ |+\\\\-]+", "").replaceAll("\\s.*", ""))
         .collect(Collectors.toCollection(TreeSet::new));
-  }
-
-  private Project copied(String name) throws IOException {
-    Path from = Path.of("src/test/resources/projects", name);
-    Project project = Project.byMachine(folder);
-    List<Path> files;
-    try (Stream<Path> all = Files.walk(from)) {
-      files = all.filter(Files::isRegularFile).toList();
-    }
-    for (Path file : files) {
-      project.file(from.relativize(file).toString(), Files.readString(file));
-    }
-    return project;
   }
 }

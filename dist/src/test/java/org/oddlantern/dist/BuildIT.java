@@ -267,7 +267,7 @@ class BuildIT {
     Command.Output wrong = project.run("odd-lantern run");
     assertEquals(2, wrong.status());
     assertTrue(
-        wrong.err().contains("odd-lantern: Maven could not tell the class path in "), wrong.err());
+        wrong.err().contains("odd-lantern: Maven could not give the class path in "), wrong.err());
     assertTrue(wrong.err().contains("org.oddlantern:no-such:jar:0.1.0"), wrong.err());
   }
 

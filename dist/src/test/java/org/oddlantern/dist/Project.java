@@ -30,6 +30,20 @@ record Project(Path folder, Map<String, String> variables) {
     return new Project(folder, variables(folder));
   }
 
+  /** One of those that these tests have, with the Maven of the machine. */
+  static Project copied(String name, Path folder) throws IOException {
+    Path from = Path.of("src/test/resources/projects", name);
+    Project project = byMachine(folder);
+    List<Path> files;
+    try (Stream<Path> all = Files.walk(from)) {
+      files = all.filter(Files::isRegularFile).toList();
+    }
+    for (Path file : files) {
+      project.file(from.relativize(file).toString(), Files.readString(file));
+    }
+    return project;
+  }
+
   private static Map<String, String> variables(Path maven) throws IOException {
     Path command = Path.of(System.getProperty("dist.home"), "bin");
     Map<String, String> variables = new HashMap<>();

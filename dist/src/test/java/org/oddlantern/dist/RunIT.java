@@ -97,7 +97,7 @@ class RunIT {
     assertTrue(output.out().contains("\n1 errored, 9 blocked in "), output.out());
     assertTrue(
         Pattern.compile(
-                "(?m)^blocked   9 cases: SignInTest#\\w+ errored, which makes what they take: '")
+                "(?m)^blocked   9 cases: SignInTest#\\w+ errored, so its value is missing: '")
             .matcher(output.out())
             .find(),
         output.out());

@@ -58,7 +58,7 @@ class SchemaIT {
                   at      $.finding.kilograms
                   wanted  a number, says schemas/inspection.json#/properties/finding/oneOf/1/properties/kilograms/type
                   got     "8.25" (text)
-                  hint    the number stands in quotes
+                  hint    the number is in quotes
         """), output.out());
     String basic = Command.in(DEMO)
         .run("schema", "check", "--as", "basic", "schemas/hive.json", "payloads/hive.json")

@@ -8,8 +8,12 @@ import java.util.Map;
  * What is around a document: search, the list of all documents, the way on.
  *
  * @param ordered all documents in the order in which they are read, by name
+ * @param api whether the javadoc is beside them
  */
-record PageFrame(Map<String, Document> ordered) {
+record PageFrame(Map<String, Document> ordered, boolean api) {
+
+  /** The folder of the javadoc. */
+  static final String API = "api";
 
   String page(Document document, PageBody body) {
     return head(document)
@@ -77,6 +81,12 @@ record PageFrame(Map<String, Document> ordered) {
         list.append("</ul>\n");
       }
       list.append("</li>\n");
+    }
+    if (api) {
+      list.append("<li><a href=\"")
+          .append(here.up())
+          .append(API)
+          .append("/index.html\">Java API (javadoc)</a></li>\n");
     }
     return list.append("</ul>\n").toString();
   }

@@ -2,6 +2,8 @@ package org.oddlantern.site;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -9,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** Makes pages of the documents: with contents, a search that needs no server, and the look of the reports. */
 public final class Site {
@@ -17,25 +20,29 @@ public final class Site {
 
   private final Path documents;
   private final Path out;
+  private final @Nullable Path javadoc;
 
-  private Site(Path documents, Path out) {
+  private Site(Path documents, Path out, @Nullable Path javadoc) {
     this.documents = documents.toAbsolutePath().normalize();
     this.out = out;
+    this.javadoc = javadoc;
   }
 
   /**
    * Starts here.
    *
-   * @param arguments the folder of the documents and the folder for the pages
+   * @param arguments the folder of the documents, the folder for the pages, and the jar with the javadoc if
+   *     it is to be beside them
    * @throws IOException if one cannot be read or the other cannot be written
    */
   public static void main(String[] arguments) throws IOException {
-    new Site(Path.of(arguments[0]), Path.of(arguments[1])).write();
+    Path javadoc = arguments.length > 2 ? Path.of(arguments[2]) : null;
+    new Site(Path.of(arguments[0]), Path.of(arguments[1]), javadoc).write();
   }
 
   private void write() throws IOException {
     Map<String, Document> ordered = ordered();
-    PageFrame frame = new PageFrame(ordered);
+    PageFrame frame = new PageFrame(ordered, javadoc != null);
     SearchWords search = new SearchWords();
     for (Document one : ordered.values()) {
       PageBody body = new PageBody(one);
@@ -50,6 +57,9 @@ public final class Site {
     resource("/org/oddlantern/site/site.js", "site.js");
     copied("screenshots", ".png");
     copied("", ".txt");
+    if (javadoc != null) {
+      unpacked(javadoc);
+    }
   }
 
   /** The index first, then as each leads to the next. */
@@ -91,6 +101,19 @@ public final class Site {
         throw new IllegalStateException(name + " is not on the class path");
       }
       Files.copy(in, out.resolve(file), StandardCopyOption.REPLACE_EXISTING);
+    }
+  }
+
+  private void unpacked(Path jar) throws IOException {
+    try (FileSystem files = FileSystems.newFileSystem(jar);
+        Stream<Path> all = Files.walk(files.getPath("/"))) {
+      for (Path file : all.filter(Files::isRegularFile).toList()) {
+        Path to = out.resolve(PageFrame.API + file);
+        if (!file.startsWith("/META-INF")) {
+          Files.createDirectories(to.getParent());
+          Files.copy(file, to, StandardCopyOption.REPLACE_EXISTING);
+        }
+      }
     }
   }
 

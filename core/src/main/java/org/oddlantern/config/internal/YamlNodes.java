@@ -40,7 +40,7 @@ record YamlNodes(String origin) {
                 .formatted(name, what, new KnownKeys(known).insteadOf(name)));
       }
       if (members.put(name, tuple.getValueNode()) != null) {
-        throw problem(tuple.getKeyNode(), "the key '" + name + "' stands twice in " + what);
+        throw problem(tuple.getKeyNode(), "the key '" + name + "' occurs twice in " + what);
       }
     }
     return members;

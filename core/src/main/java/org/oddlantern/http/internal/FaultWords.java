@@ -83,7 +83,7 @@ final class FaultWords {
     }
     boolean notHttp = e instanceof HttpException || e.getCause() instanceof HttpException;
     String what = notHttp
-        ? "what came is not HTTP"
+        ? "what was received is not HTTP"
         : "the exchange failed with " + e.getClass().getSimpleName();
     return what + reason(notHttp && e.getCause() != null ? e.getCause() : e) + "; "
         + progress.received();

@@ -203,7 +203,7 @@ final class SilentConnection extends DefaultBHttpClientConnection
     private static final long serialVersionUID = 1L;
 
     Useless() {
-      super("the kept connection is closed, or bytes came on it that belong to no reply");
+      super("the kept connection is closed, or bytes arrived on it that belong to no reply");
     }
   }
 
@@ -294,8 +294,8 @@ final class SilentConnection extends DefaultBHttpClientConnection
         if (more > 0) {
           throw new TooLong(
               length >= 0
-                  ? "the Content-Length is " + length + ", but " + more + " bytes more came"
-                  : more + " bytes came after the last chunk of the body");
+                  ? "the Content-Length is " + length + ", but " + more + " more bytes arrived"
+                  : more + " bytes followed the last chunk of the body");
         }
       }
     }

@@ -11,7 +11,7 @@ enum ChangeKind {
   ONE_LESS(Aspect.VALUE, 2, "a number that is one lower"),
   OTHER_TEXT(Aspect.VALUE, 2, "another text"),
   OTHER_TRUTH(Aspect.VALUE, 2, "the other of true and false"),
-  SEEN_ELSEWHERE(Aspect.VALUE, 2, "a value that stands elsewhere in the same place"),
+  SEEN_ELSEWHERE(Aspect.VALUE, 2, "a value seen elsewhere in the same place"),
   MISSING(Aspect.ABSENCE, 3, "that it is missing"),
   NULL(Aspect.NULL, 4, "null"),
   EMPTY(Aspect.SIZE, 5, "an empty list"),

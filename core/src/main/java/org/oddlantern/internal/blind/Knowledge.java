@@ -61,9 +61,9 @@ final class Knowledge {
           || isNamed(argument.getKey().replaceFirst(" .*", ""), name);
       if (named && argument.getValue().equals(text(value))) {
         return new Known(
-            "it stands in the address",
+            "it is in the address",
             argument.getKey().replaceFirst(" .*", ""),
-            "stands in the address",
+            "is in the address",
             "",
             null);
       }

@@ -62,7 +62,7 @@ final class OperationReading {
       Parameter parameter = contents.parameter(references.followed(part));
       String key = parameter.in() + " " + parameter.name();
       if (own.contains(key)) {
-        throw part.problem("the parameter '%s' in %s stands twice"
+        throw part.problem("the parameter '%s' in %s occurs twice"
             .formatted(parameter.name(), parameter.in().word()));
       }
       own.add(key);

@@ -87,6 +87,9 @@ record EventLine(JsonGenerator out, TimeText times) {
     if (!started.part().isEmpty()) {
       text(Member.PART, started.part());
     }
+    if (started.size().shuffled()) {
+      out.writeBooleanProperty(Member.SHUFFLED, true);
+    }
     texts(Member.WARNINGS, started.warnings());
   }
 
@@ -266,6 +269,9 @@ record EventLine(JsonGenerator out, TimeText times) {
     text(Member.URL, exchange.url());
     headers(Member.REQUEST_HEADERS, exchange.requestHeaders());
     body(Member.REQUEST_BODY, exchange.requestBody());
+    text(
+        Member.SENT_FILE,
+        exchange.sentFile() == null ? null : exchange.sentFile().name());
     out.writeNumberProperty(Member.STATUS, exchange.status());
     text(Member.REASON, exchange.reason());
     headers(Member.REPLY_HEADERS, exchange.replyHeaders());

@@ -59,7 +59,8 @@ final class EventReading {
             line.count(Member.CASES),
             line.count(Member.SUITES),
             Math.max(1, line.count(Member.LANES)),
-            line.text(Member.PART)),
+            line.text(Member.PART),
+            line.truth(Member.SHUFFLED)),
         line.texts(Member.WARNINGS));
   }
 

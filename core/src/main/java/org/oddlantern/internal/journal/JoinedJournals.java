@@ -170,7 +170,8 @@ public final class JoinedJournals {
                 .distinct()
                 .count(),
             parts.stream().mapToInt(part -> part.started.lanes()).sum(),
-            parts.size() == 1 ? first.part() : ""),
+            parts.size() == 1 ? first.part() : "",
+            parts.stream().anyMatch(part -> part.started.size().shuffled())),
         List.copyOf(warnings));
   }
 

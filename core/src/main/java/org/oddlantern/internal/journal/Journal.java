@@ -34,6 +34,16 @@ public record Journal(Path file) {
   private static final int LONGEST_END = 1 << 16;
 
   /**
+   * Where it lies, and what is beside it.
+   *
+   * @return its folder, as the file was named; an empty path for the working folder
+   */
+  public Path folder() {
+    Path folder = file.getParent();
+    return folder == null ? Path.of("") : folder;
+  }
+
+  /**
    * Reads the journal from its first event to its last.
    *
    * @param events hears each event
@@ -221,8 +231,8 @@ public record Journal(Path file) {
           file,
           number,
           event.isEmpty()
-              ? "does not tell its event"
-              : "tells of '" + Words.cut(event) + "', which is unknown"));
+              ? "does not name its event"
+              : "names '" + Words.cut(event) + "', which is unknown"));
     }
     try {
       return EventReading.event(new Members(tree));

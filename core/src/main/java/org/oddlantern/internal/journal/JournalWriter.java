@@ -26,6 +26,7 @@ import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Picture;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.internal.record.SentFile;
 import org.oddlantern.internal.record.TimeText;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.shaded.tools.jackson.core.JsonGenerator;
@@ -41,6 +42,9 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   public static final int LONGEST_BODY = 16_384;
 
   private static final long LOOK_NANOS = 100_000_000;
+
+  /** The files that journals have beside them: numbered, or named after their bytes. */
+  private static final Pattern OWN = Pattern.compile("(?:\\d{6}|[0-9a-f]{12})\\.\\w+");
 
   private static final Pattern ENDING =
       Pattern.compile("\\.(?:txt|csv|json|xml|pdf|zip|log|yaml|har)$", Pattern.CASE_INSENSITIVE);
@@ -192,14 +196,23 @@ public final class JournalWriter implements RunListener, AutoCloseable {
   private List<ExchangeRecord> stored(List<ExchangeRecord> exchanges) throws IOException {
     List<ExchangeRecord> stored = new ArrayList<>();
     for (ExchangeRecord exchange : exchanges) {
-      stored.add(exchange.withBodies(stored(exchange.requestBody()), stored(exchange.replyBody())));
+      ExchangeRecord brief =
+          exchange.withBodies(stored(exchange.requestBody()), stored(exchange.replyBody()));
+      SentFile sent = exchange.sentFile();
+      if (sent != null && sent.octets() != null) {
+        write(sent.name(), sent.octets().bytes());
+        brief = brief.withSentFile(new SentFile(sent.name(), null));
+      }
+      stored.add(brief);
     }
     return stored;
   }
 
   private boolean hasLongBody(List<ExchangeRecord> exchanges) {
     for (ExchangeRecord exchange : exchanges) {
-      if (isLong(exchange.requestBody()) || isLong(exchange.replyBody())) {
+      if (exchange.sentFile() != null
+          || isLong(exchange.requestBody())
+          || isLong(exchange.replyBody())) {
         return true;
       }
     }
@@ -281,17 +294,21 @@ public final class JournalWriter implements RunListener, AutoCloseable {
 
   private String stored(String where, String ending, byte[] bytes) throws IOException {
     String name = where + "/" + String.format(Locale.ROOT, "%06d", ++bodies) + ending;
+    write(name, bytes);
+    return name;
+  }
+
+  private void write(String name, byte[] bytes) throws IOException {
     Path target = folder(file).resolve(name);
     Files.createDirectories(folder(target));
     Files.write(target, bytes);
-    return name;
   }
 
   /** What an earlier journal of that name had beside it. */
   private static void remove(Path folder) throws IOException {
     if (Files.isDirectory(folder)) {
-      try (DirectoryStream<Path> files =
-          Files.newDirectoryStream(folder, "[0-9][0-9][0-9][0-9][0-9][0-9].*")) {
+      try (DirectoryStream<Path> files = Files.newDirectoryStream(
+          folder, one -> OWN.matcher(one.getFileName() + "").matches())) {
         for (Path one : files) {
           Files.delete(one);
         }

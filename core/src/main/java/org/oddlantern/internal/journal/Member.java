@@ -86,7 +86,9 @@ final class Member {
   static final String SAMPLES = "samples";
   static final String SEED = "seed";
   static final String SENT = "sent";
+  static final String SHUFFLED = "shuffled";
   static final String SENT_AT = "sentAt";
+  static final String SENT_FILE = "sentFile";
   static final String SERVICE = "service";
   static final String SOURCE = "source";
   static final String SQL = "sql";

@@ -16,6 +16,7 @@ import org.oddlantern.internal.record.KeptRecord;
 import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RunEvent;
+import org.oddlantern.internal.record.SentFile;
 
 /** The journal of one part, read; what was sent and came is left there until it is asked for. */
 final class PartRead {
@@ -101,8 +102,21 @@ final class PartRead {
 
   private List<ExchangeRecord> whole(List<ExchangeRecord> exchanges) {
     return exchanges.stream()
-        .map(one -> one.withBodies(whole(one.requestBody()), whole(one.replyBody())))
+        .map(one -> withSentFile(one.withBodies(whole(one.requestBody()), whole(one.replyBody()))))
         .toList();
+  }
+
+  private ExchangeRecord withSentFile(ExchangeRecord one) {
+    SentFile sent = one.sentFile();
+    if (sent == null) {
+      return one;
+    }
+    try {
+      return one.withSentFile(new SentFile(sent.name(), octets(sent.name())));
+    } catch (IOException e) {
+      throw new UncheckedIOException(
+          journal.file() + " names a body that cannot be read, " + sent.name() + ": " + e, e);
+    }
   }
 
   private BodyRecord whole(BodyRecord body) {

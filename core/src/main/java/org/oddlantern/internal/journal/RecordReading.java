@@ -27,6 +27,7 @@ import org.oddlantern.internal.record.Outcome;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.record.RecipeRecord;
 import org.oddlantern.internal.record.RecordKind;
+import org.oddlantern.internal.record.SentFile;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Finding;
@@ -84,7 +85,8 @@ final class RecordReading {
             one.text(Member.URL),
             headers(one, Member.REQUEST_HEADERS),
             body(one, Member.REQUEST_BODY),
-            one.texts(Member.VARIABLES)),
+            one.texts(Member.VARIABLES),
+            sentFile(one.textOrNull(Member.SENT_FILE))),
         new ExchangeRecord.Reply(
             one.count(Member.STATUS),
             one.text(Member.REASON),
@@ -220,6 +222,10 @@ final class RecordReading {
       throw new Members.Misread("a header is a list of its name and its value");
     }
     return new Header(pair.get(0).stringValue(), pair.get(1).stringValue());
+  }
+
+  private static @Nullable SentFile sentFile(@Nullable String name) {
+    return name == null ? null : new SentFile(name, null);
   }
 
   private static BodyRecord body(Members one, String name) {

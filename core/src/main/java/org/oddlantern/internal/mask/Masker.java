@@ -23,7 +23,8 @@ import org.oddlantern.json.Finding;
 public final class Masker {
 
   private static final String OTHER = "anything but ";
-  private static final String HIDDEN = "what differs is not told, since something here is a secret";
+  private static final String HIDDEN =
+      "the difference is not shown, since something here is a secret";
 
   private static final List<String> CREDENTIALS = List.of("authorization", "proxy-authorization");
   private static final int LIKELY = 8;
@@ -87,9 +88,9 @@ public final class Masker {
     }
     return List.of(
         shortest < SecretTexts.SHORTEST
-            ? "a secret of fewer than 4 characters is in use, which cannot be told from other text and is not hidden"
+            ? "a secret of fewer than 4 characters is in use, which cannot be distinguished from other text and is not hidden"
             : "a secret of " + shortest
-                + " characters is in use; it is hidden wherever these letters stand, in other words too, so choose one of 8 or more");
+                + " characters is in use; it is hidden wherever these letters occur, in other words too, so choose one of 8 or more");
   }
 
   /** An identity, in which the sample alone comes from data. */

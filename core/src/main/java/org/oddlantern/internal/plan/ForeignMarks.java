@@ -22,7 +22,7 @@ final class ForeignMarks {
           "ParameterizedTest", "a case that takes the type of a @Samples method runs over them"),
       Map.entry("RepeatedTest", "a case that takes the type of a @Samples method runs over them"),
       Map.entry("Nested", "a nested class is a section without any mark"),
-      Map.entry("DisplayName", "the title stands in @Case"),
+      Map.entry("DisplayName", "the title belongs in @Case"),
       Map.entry("Disabled", "a case that is not to run is marked with @Skipped"),
       Map.entry("Ignore", "a case that is not to run is marked with @Skipped"),
       Map.entry("Tag", "tags are given with @Tagged"),

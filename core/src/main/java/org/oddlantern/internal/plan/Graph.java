@@ -76,6 +76,7 @@ final class Graph {
             bound,
             Set.copyOf(after.get(i)),
             values,
+            values(i, ValueParameter.Use.CHANGES),
             values(i, ValueParameter.Use.USES_UP));
   }
 

@@ -40,7 +40,7 @@ final class KotlinCode {
     }
     if (isCompanion(method.getDeclaringClass())) {
       return List.of(
-          "it stands in a companion object without @JvmStatic, so the class around it does not have it; mark it with @JvmStatic");
+          "it is in a companion object without @JvmStatic, so the class around it does not have it; mark it with @JvmStatic");
     }
     if (Stream.of(method.getParameters()).anyMatch(KotlinCode::isContinuation)) {
       return List.of(

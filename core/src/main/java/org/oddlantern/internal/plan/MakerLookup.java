@@ -150,8 +150,8 @@ final class MakerLookup {
     String type = Words.of(parameter.type());
     if (parameter.type().equals(taker.handsOn())) {
       return taker instanceof CaseDefinition
-          ? "This case itself returns one, but nobody makes for himself; let it return a record of its own"
-          : "This supply itself returns one, but nobody makes for himself; make it static, or let it return a record of its own";
+          ? "This case itself returns one, but no case makes what it takes; let it return a record of its own"
+          : "This supply itself returns one, but no supply makes what it takes; make it static, or let it return a record of its own";
     }
     List<Maker> all = known.stream()
         .map(CaseDefinition::suite)

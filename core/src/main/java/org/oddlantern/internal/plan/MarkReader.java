@@ -82,7 +82,7 @@ final class MarkReader {
   private String notAgain() {
     NotAgain mark = first(NotAgain.class);
     if (mark != null && mark.value().isBlank()) {
-      problem("@NotAgain needs a reason, which reports tell");
+      problem("@NotAgain needs a reason, which reports show");
     }
     return mark == null ? "" : mark.value();
   }

@@ -58,7 +58,7 @@ final class MemberReader {
     }
     for (Class<? extends Annotation> mark : FOR_CASES) {
       if (method.isAnnotationPresent(mark) && !method.isAnnotationPresent(Case.class)) {
-        signatures.problem("@%s stands on a method that is no case, where it means nothing"
+        signatures.problem("@%s is on a method that is no case, where it means nothing"
             .formatted(mark.getSimpleName()));
       }
     }

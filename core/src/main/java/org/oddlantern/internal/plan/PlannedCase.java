@@ -12,6 +12,7 @@ import java.util.Set;
  * @param bound how it is called
  * @param after what must have finished before it starts, makers included
  * @param values the makers of all values it uses, directly or through what others made of them
+ * @param changes the makers of the values it changes
  * @param usesUp the makers of the values it uses up
  */
 public record PlannedCase(
@@ -21,6 +22,7 @@ public record PlannedCase(
     BoundMethod bound,
     Set<Integer> after,
     List<Integer> values,
+    List<Integer> changes,
     List<Integer> usesUp)
     implements Planned {
   @Override

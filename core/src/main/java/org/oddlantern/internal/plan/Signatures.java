@@ -111,7 +111,7 @@ final class Signatures {
     if (use(parameter) != ValueParameter.Use.READS && (!mayChange || builtIn)) {
       problem(
           what
-              + " with @Changes or @UsesUp; these marks stand on the parameters of cases, for values that cases and supplies make");
+              + " with @Changes or @UsesUp; these marks belong on the parameters of cases, for values that cases and supplies make");
       return false;
     }
     if (parameter.isAnnotationPresent(Changes.class)

@@ -1,5 +1,6 @@
 package org.oddlantern.internal.record;
 
+import java.nio.file.Path;
 import java.util.Iterator;
 import java.util.Locale;
 import java.util.Set;
@@ -10,8 +11,8 @@ import org.oddlantern.http.internal.Caller;
 import org.oddlantern.internal.Masked;
 
 /**
- * A command line for a POSIX shell that repeats a call. A secret stands as the environment variable it
- * came from, else as one named after its place: {@code $X_KEEPER_KEY}.
+ * A command line for a POSIX shell that repeats a call. A secret is the environment variable it came
+ * from, else one named after its place: {@code $X_KEEPER_KEY}.
  */
 final class CurlLine {
 
@@ -23,16 +24,18 @@ final class CurlLine {
   private static final Pattern MASK = Pattern.compile(Pattern.quote(Masked.TEXT));
 
   private final ExchangeRecord exchange;
+  private final Path folder;
   private final Iterator<String> variables;
   private final StringBuilder line = new StringBuilder("curl -sS -i");
 
-  private CurlLine(ExchangeRecord exchange) {
+  private CurlLine(ExchangeRecord exchange, Path folder) {
     this.exchange = exchange;
+    this.folder = folder;
     this.variables = exchange.variables().iterator();
   }
 
-  static String of(ExchangeRecord exchange) {
-    return new CurlLine(exchange).text();
+  static String of(ExchangeRecord exchange, Path folder) {
+    return new CurlLine(exchange, folder).text();
   }
 
   private String text() {
@@ -57,11 +60,20 @@ final class CurlLine {
   private void addBody(BodyRecord body) {
     if (!body.parts().isEmpty()) {
       body.parts().forEach(this::addPart);
+    } else if (exchange.sentFile() != null) {
+      addFile(exchange.sentFile().name());
     } else if (body.text() != null) {
       line.append(" --data-binary ").append(quoted(body.text(), SECRET));
+    } else if (body.file() != null) {
+      addFile(body.file());
     } else if (body.bytes() > 0) {
-      line.append(" --data-binary @").append(body.file() == null ? "BODY" : body.file());
+      line.append(" --data-binary @BODY");
     }
+  }
+
+  private void addFile(String name) {
+    String file = folder.resolve(name).toString().replace('\\', '/');
+    line.append(" --data-binary ").append(quoted("@" + file, SECRET));
   }
 
   private void addPart(BodyRecord.FormPart part) {

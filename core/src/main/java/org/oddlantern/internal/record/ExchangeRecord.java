@@ -1,5 +1,6 @@
 package org.oddlantern.internal.record;
 
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -87,6 +88,23 @@ public record ExchangeRecord(
     return request.body();
   }
 
+  /** The body as it was sent, if it lies in a file; else null. */
+  public @Nullable SentFile sentFile() {
+    return request.sentFile();
+  }
+
+  /**
+   * This record with its sent body in a file.
+   *
+   * @param file the file
+   * @return the record
+   */
+  public ExchangeRecord withSentFile(SentFile file) {
+    Request other =
+        new Request(method(), url(), requestHeaders(), requestBody(), variables(), file);
+    return new ExchangeRecord(origin, other, reply, sentAt, tookMicros, fault, verdicts, log);
+  }
+
   /** The environment variables of the secrets sent. */
   public List<String> variables() {
     return request.variables();
@@ -134,13 +152,14 @@ public record ExchangeRecord(
   }
 
   /**
-   * A command line for a POSIX shell that repeats the call; secrets stand as
-   * environment variables.
+   * A command line for a POSIX shell that repeats the call; secrets are environment variables in it. A
+   * long body, and one that is no text, is sent from its file.
    *
+   * @param folder the folder of the journal, seen from where the line is to be typed
    * @return the command line
    */
-  public String curl() {
-    return CurlLine.of(this);
+  public String curl(Path folder) {
+    return CurlLine.of(this, folder);
   }
 
   /**
@@ -174,7 +193,8 @@ public record ExchangeRecord(
    * @return the record
    */
   public ExchangeRecord withBodies(BodyRecord sent, BodyRecord came) {
-    Request other = new Request(method(), url(), requestHeaders(), sent, variables());
+    Request other =
+        new Request(method(), url(), requestHeaders(), sent, variables(), request.sentFile());
     Reply another = new Reply(status(), reason(), replyHeaders(), came);
     return new ExchangeRecord(origin, other, another, sentAt, tookMicros, fault, verdicts, log);
   }
@@ -205,9 +225,22 @@ public record ExchangeRecord(
    * @param body the body
    * @param variables for each secret hidden in address, headers and body, in order, the environment
    *     variable it came from or an empty text; empty if there is none such
+   * @param sentFile the body as it was sent, if the call is troubled and a command line is no place for it;
+   *     null else
    */
   public record Request(
-      String method, String url, List<Header> headers, BodyRecord body, List<String> variables) {
+      String method,
+      String url,
+      List<Header> headers,
+      BodyRecord body,
+      List<String> variables,
+      @Nullable SentFile sentFile) {
+
+    /** Whose body has no file of its own. */
+    public Request(
+        String method, String url, List<Header> headers, BodyRecord body, List<String> variables) {
+      this(method, url, headers, body, variables, null);
+    }
 
     /** Keeps its own lists. */
     public Request {

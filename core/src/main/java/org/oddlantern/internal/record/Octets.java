@@ -1,5 +1,9 @@
 package org.oddlantern.internal.record;
 
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+
 /** Bytes that nobody changes. */
 public final class Octets {
 
@@ -26,6 +30,19 @@ public final class Octets {
    */
   public byte[] bytes() {
     return bytes.clone();
+  }
+
+  /**
+   * What tells them from any others.
+   *
+   * @return their SHA-256 (FIPS 180-4) in hexadecimal digits
+   */
+  public String digest() {
+    try {
+      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every JVM has SHA-256", e);
+    }
   }
 
   /**

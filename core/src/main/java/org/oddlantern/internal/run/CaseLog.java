@@ -358,6 +358,11 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
     return List.copyOf(inOrder);
   }
 
+  /** Takes another verdict for one, which says more. */
+  synchronized void replace(LogEntry entry, Verdict made, Verdict other) {
+    entry.verdicts.replaceAll(verdict -> verdict == made ? other : verdict);
+  }
+
   synchronized boolean checkedSomething() {
     return verdicts > 0;
   }

@@ -24,8 +24,10 @@ final class CaseRunner {
   private final Entries entries;
   private final Ledger ledger;
   private final Examiner examiner;
+  private final Meanwhile meanwhile;
 
   CaseRunner(Workshop workshop, Handed handed, Entries entries, Ledger ledger, Examiner examiner) {
+    this.meanwhile = new Meanwhile(workshop.order().plan().nodes(), handed);
     this.examiner = examiner;
     this.workshop = workshop;
     this.handed = handed;
@@ -123,6 +125,7 @@ final class CaseRunner {
     Tape tape = examiner.isWanted() ? new Tape() : null;
     Work work = asker.work(definition, attempt, tape == null ? Answering.LIVE : tape);
     work.log().presence().occupying(Set.copyOf(definition.marks().occupies()));
+    meanwhile.begun(one, work.log());
     TakenValues values = new TakenValues();
     if (!asker.gathers(one.bound(), values)) {
       return new Try(asker.failure(), work.log(), belongings, null);
@@ -161,6 +164,10 @@ final class CaseRunner {
   private Made told(
       PlannedCase one, int lane, Try last, List<AttemptRecord> earlier, Entries.Took took) {
     Attempt attempt = last.attempt;
+    if (attempt.outcome() == Outcome.FAILED) {
+      meanwhile.explain(one, last.log);
+    }
+    meanwhile.ended(one, last.log);
     boolean fault = !one.definition().marks().knownFault().isEmpty();
     if (fault && attempt.outcome() == Outcome.FAILED && lane > 0) {
       attempt = attempt.known();

@@ -62,7 +62,9 @@ final class Handed {
     return null;
   }
 
-  private @Nullable Object value(int node) {
+  /** What a node has made; null if nothing, or if nobody will use it any more. */
+  @Nullable
+  Object value(int node) {
     Attempt attempt = attempts.get(node);
     return attempt == null ? null : attempt.value();
   }
@@ -101,7 +103,7 @@ final class Handed {
     String title = maker instanceof CaseDefinition one
         ? one.title()
         : maker instanceof SupplyDefinition supply ? supply.title() : maker.name();
-    return "%s %s, which makes what this case takes: '%s'"
+    return "%s %s, so its value is missing: '%s'"
         .formatted(maker.name(), made.outcome().told(), title);
   }
 

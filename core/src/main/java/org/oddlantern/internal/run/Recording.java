@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -20,6 +21,7 @@ import org.oddlantern.http.WireRequest;
 import org.oddlantern.http.internal.Exchange;
 import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.WireReply;
+import org.oddlantern.internal.Masked;
 import org.oddlantern.internal.mask.Masker;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
@@ -28,6 +30,7 @@ import org.oddlantern.internal.record.LogRecord;
 import org.oddlantern.internal.record.LookRecord;
 import org.oddlantern.internal.record.Octets;
 import org.oddlantern.internal.record.Picture;
+import org.oddlantern.internal.record.SentFile;
 import org.oddlantern.internal.record.StepRecord;
 
 /** Turns exchanges into records: secrets masked, bodies as text. The door through which they leave. */
@@ -37,6 +40,9 @@ final class Recording {
   private static final int LONGEST_ANSWER = 4_000;
   private static final int LARGEST_PICTURE = 4 << 20;
   private static final int MOST_IN_VAIN = 10;
+
+  /** The characters of a body that a command line still holds. */
+  private static final int LONGEST_LINE = 1_000;
 
   private final Masker masker;
   private final AtomicInteger inVain = new AtomicInteger();
@@ -102,7 +108,13 @@ final class Recording {
             masker.text(exchange.origin().template()),
             exchange.origin().visit(),
             isTroubled(exchange, verdicts) ? exchange.origin().traces() : ""),
-        new ExchangeRecord.Request(request.method(), url, sent, body, named(variables)),
+        new ExchangeRecord.Request(
+            request.method(),
+            url,
+            sent,
+            body,
+            named(variables),
+            isTroubled(exchange, verdicts) ? sentFile(request.body(), body) : null),
         reply == null ? ExchangeRecord.Reply.NONE : came(reply),
         exchange.sentAt().truncatedTo(ChronoUnit.MICROS),
         exchange.took().toNanos() / 1_000,
@@ -184,6 +196,21 @@ final class Recording {
         : body(request.headers(), inMemory(body), variables);
   }
 
+  /** Of a body that a command line is no place for; one with a secret in it lies nowhere. */
+  private @Nullable SentFile sentFile(Content sent, BodyRecord body) {
+    String text = body.text();
+    if (sent.isStreamed()
+        || !body.parts().isEmpty()
+        || sent.length() > LARGEST_PICTURE
+        || text == null && sent.length() == 0
+        || text != null && (text.length() <= LONGEST_LINE || text.contains(Masked.TEXT))) {
+      return null;
+    }
+    byte[] bytes = inMemory(sent);
+    boolean hidden = text == null && !Arrays.equals(masker.octets(bytes), bytes);
+    return hidden ? null : SentFile.of(bytes);
+  }
+
   private List<BodyRecord.FormPart> parts(Content body, List<String> variables) {
     List<BodyRecord.FormPart> parts = new ArrayList<>();
     for (ContentPart part : body.parts()) {
@@ -244,13 +271,21 @@ final class Recording {
   /** The text of a body; null if it is no text. */
   private static @Nullable String decoded(String contentType, byte[] bytes) {
     String type = contentType.toLowerCase(Locale.ROOT);
-    if (bytes.length == 0
-        || type.startsWith("image/") && !type.contains("xml")
-        || type.contains("octet-stream")) {
+    if (bytes.length == 0 || type.startsWith("image/") && !type.contains("xml")) {
       return null;
     }
     BodyText decoded = BodyText.of(type, bytes);
+    if (type.contains("octet-stream")) {
+      boolean text =
+          decoded.problem().isEmpty() && decoded.text().chars().allMatch(Recording::isWritten);
+      return text ? decoded.text() : null;
+    }
     return decoded.problem().isEmpty() || isText(type) ? decoded.text() : null;
+  }
+
+  /** Text has no control characters but those that end lines and set columns. */
+  private static boolean isWritten(int letter) {
+    return letter >= 0x20 && letter != 0x7f || letter == '\t' || letter == '\n' || letter == '\r';
   }
 
   /** What says that it is text is shown as far as it is. */

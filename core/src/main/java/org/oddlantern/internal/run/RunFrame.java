@@ -85,7 +85,8 @@ final class RunFrame {
             cases.size(),
             order.plan().suites(),
             order.lanes(),
-            order.plan().part().toString()),
+            order.plan().part().toString(),
+            order.shuffled()),
         warnings);
   }
 

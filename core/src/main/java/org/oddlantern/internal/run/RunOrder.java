@@ -17,6 +17,7 @@ import org.oddlantern.internal.plan.Plan;
  * @param seed the seed of fresh values
  * @param lanes how many cases may run side by side; 1 or more
  * @param blindSpots whether it is to be seen what nobody would notice
+ * @param shuffled whether cases run in any order that their values allow, drawn from the seed
  */
 public record RunOrder(
     String name,
@@ -27,7 +28,8 @@ public record RunOrder(
     ClassLoader loader,
     String seed,
     int lanes,
-    BlindSpots blindSpots) {
+    BlindSpots blindSpots,
+    boolean shuffled) {
 
   private static final int MOST_LANES = 1_000;
 
@@ -60,6 +62,20 @@ public record RunOrder(
       String seed,
       int lanes) {
     this(name, plan, settings, environment, variables, loader, seed, lanes, BlindSpots.NONE);
+  }
+
+  /** A run in the order of the source. */
+  public RunOrder(
+      String name,
+      Plan plan,
+      Settings settings,
+      EnvironmentSettings environment,
+      Map<String, String> variables,
+      ClassLoader loader,
+      String seed,
+      int lanes,
+      BlindSpots blindSpots) {
+    this(name, plan, settings, environment, variables, loader, seed, lanes, blindSpots, false);
   }
 
   /** Refuses what is no number of lanes, and keeps its own variables. */

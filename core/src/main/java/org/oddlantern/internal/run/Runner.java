@@ -56,7 +56,7 @@ public final class Runner {
     this.order = order;
     this.frame = new RunFrame(order, clock);
     new SettingsCheck(order, frame.environments(), frame.masker(), frame.descriptions()).done();
-    this.schedule = new Schedule(nodes, order.lanes());
+    this.schedule = new Schedule(nodes, order.lanes(), order.shuffled() ? order.seed() : "");
     this.lanes = new Lanes(order.lanes());
     this.handed = new Handed(nodes);
     this.ledger = new Ledger(nodes, handed::ended);
@@ -153,7 +153,7 @@ public final class Runner {
       stopped = true;
       workshop
           .broadcast()
-          .problem("the run could not go on, and what had finished is told: " + broken);
+          .problem("the run could not go on; what had finished is reported: " + broken);
     }
     for (PlannedCase one : order.plan().cases()) {
       if (!handed.has(one)) {

@@ -1,13 +1,16 @@
 package org.oddlantern.internal.run;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Random;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.locks.Condition;
 import java.util.concurrent.locks.ReentrantLock;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.plan.Planned;
 import org.oddlantern.internal.plan.PlannedCase;
@@ -30,15 +33,18 @@ final class Schedule {
   private int unfinished;
   private boolean alone;
   private boolean stopped;
+  private final boolean mixed;
 
   /**
    * A schedule.
    *
    * @param nodes what will run; in one lane it starts in their order
    * @param lanes how many run side by side; in more than one the longest chain comes first
+   * @param seed what another order is drawn from, the same each time; empty for the order above
    */
-  Schedule(List<Planned> nodes, int lanes) {
+  Schedule(List<Planned> nodes, int lanes, String seed) {
     this.nodes = nodes;
+    this.mixed = lanes == 1 && !seed.isEmpty();
     open = new int[nodes.size()];
     unfinished = nodes.size();
     nodes.forEach(one -> followers.add(new ArrayList<>()));
@@ -47,7 +53,10 @@ final class Schedule {
       one.after().forEach(before -> followers.get(before).add(one.order()));
     }
     Comparator<Integer> first = Comparator.naturalOrder();
-    if (lanes > 1) {
+    if (!seed.isEmpty()) {
+      int[] places = places(nodes.size(), seed);
+      first = Comparator.comparingInt(node -> places[node]);
+    } else if (lanes > 1) {
       int[] chains = chains();
       first = Comparator.<Integer>comparingInt(node -> -chains[node]).thenComparing(first);
     }
@@ -133,13 +142,24 @@ final class Schedule {
   }
 
   private void add(int node) {
-    boolean byItself =
-        nodes.get(node) instanceof PlannedCase one && one.definition().marks().alone();
+    boolean byItself = !mixed // in one lane each is alone
+        && nodes.get(node) instanceof PlannedCase one
+        && one.definition().marks().alone();
     (byItself ? readyAlone : ready).add(node);
   }
 
   private static List<String> occupied(Planned node) {
     return node instanceof PlannedCase one ? one.definition().marks().occupies() : List.of();
+  }
+
+  private static int[] places(int size, String seed) {
+    List<Integer> drawn = new ArrayList<>(IntStream.range(0, size).boxed().toList());
+    Collections.shuffle(drawn, new Random(seed.hashCode()));
+    int[] places = new int[size];
+    for (int i = 0; i < size; i++) {
+      places[drawn.get(i)] = i;
+    }
+    return places;
   }
 
   /** For each the length of the longest chain that begins with it. */

@@ -72,6 +72,6 @@ record SettingsCheck(
   private static PlanProblem secretKey(PlannedCase one) {
     return new PlanProblem(
         one.definition().origin().brief() + " (" + one.definition().position() + ")",
-        "one of its samples is known by a secret of the settings, which would stand in every report; let another component of the record come first, or hold the secret in a Secret");
+        "one of its samples is known by a secret of the settings, which would be in every report; let another component of the record come first, or hold the secret in a Secret");
   }
 }

@@ -85,7 +85,8 @@ final class DifferingPart {
   private static String lengths(String wanted, String got) {
     return count(wanted) == count(got)
         ? ""
-        : String.format(Locale.ROOT, " (%d characters wanted, %d came)", count(wanted), count(got));
+        : String.format(
+            Locale.ROOT, " (%d characters wanted, %d received)", count(wanted), count(got));
   }
 
   private static String cut(String text, int from, int to) {

@@ -41,7 +41,7 @@ public final class JsonFault {
       List.of("Leading zeroes not allowed", "a number begins with a zero that means nothing"),
       List.of("Invalid numeric value", "a number is not written as JSON writes one"),
       List.of("Trailing token", "something follows after the end of the document"),
-      List.of("surrogate", "half of a surrogate pair stands alone"));
+      List.of("surrogate", "half of a surrogate pair is alone"));
 
   private JsonFault() {}
 
@@ -54,12 +54,12 @@ public final class JsonFault {
   public static String words(String reason) {
     Matcher twice = TWICE.matcher(reason);
     if (twice.find()) {
-      return "the name '" + twice.group(1) + "' stands twice in one object";
+      return "the name '" + twice.group(1) + "' occurs twice in one object";
     }
     Matcher token = TOKEN.matcher(reason);
     if (token.find()) {
       return Words.quoted(token.group(1))
-          + " without quotes is no value; texts stand in double quotes";
+          + " without quotes is no value; strings are in double quotes";
     }
     Matcher escape = ESCAPE.matcher(reason);
     if (escape.find()) {
@@ -68,7 +68,7 @@ public final class JsonFault {
     Matcher control = CONTROL.matcher(reason);
     if (control.find() && !reason.contains("expected a valid value")) {
       return "a control character, " + Visible.named(Integer.parseInt(control.group(1)))
-          + ", stands in a text, where it must be escaped";
+          + ", is in a string, where it must be escaped";
     }
     for (List<String> meaning : MEANINGS) {
       if (reason.contains(meaning.get(0))) {

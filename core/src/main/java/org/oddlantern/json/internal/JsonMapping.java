@@ -98,7 +98,7 @@ public final class JsonMapping {
    */
   public static String refusal(Worded asked) {
     String kind = asked instanceof Shape ? "shape" : "check";
-    return "the " + kind + " '" + asked.words() + "' stands in it, where a value is wanted";
+    return "the " + kind + " '" + asked.words() + "' is in it, where a value is wanted";
   }
 
   void hear(String secret) {

@@ -20,7 +20,7 @@ public final class KeyType {
       return false;
     }
     if (!type.isRecord() || type.getRecordComponents().length != 1) {
-      throw new IllegalArgumentException("@Key stands on " + type.getName()
+      throw new IllegalArgumentException("@Key is on " + type.getName()
           + ", which is not a record of exactly one component; make it one or remove the mark");
     }
     return true;

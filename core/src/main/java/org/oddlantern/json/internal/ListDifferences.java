@@ -97,7 +97,7 @@ final class ListDifferences {
                     Math.min(index, now),
                     Math.max(index, now))
                 : String.format(
-                    Locale.ROOT, "moved: it is wanted at [%d] and stands at [%d]", index, now));
+                    Locale.ROOT, "moved: it is wanted at [%d] and is at [%d]", index, now));
   }
 
   private Finding anotherOrder(int index, int count) {
@@ -107,7 +107,7 @@ final class ListDifferences {
             String.format(Locale.ROOT, "%,d of %,d items in other places", count, wanted.size()))
         .hint(String.format(
             Locale.ROOT,
-            "moved: the item%s wanted at [%d] stands at [%d]",
+            "moved: the item%s wanted at [%d] is at [%d]",
             of(wanted.get(index)),
             index,
             alignment.partner(index)))

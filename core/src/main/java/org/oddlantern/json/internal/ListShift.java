@@ -32,7 +32,7 @@ final class ListShift {
   /** What is known of the order in which the same items came. */
   static String order(JsonNode wanted, JsonNode got) {
     return isByCodePoints(got) && !isByCodePoints(wanted)
-        ? "they came sorted by code points, where upper case stands before lower case, and letters with marks after z"
+        ? "they are sorted by code points, where upper case comes before lower case, and letters with marks after z"
         : "";
   }
 

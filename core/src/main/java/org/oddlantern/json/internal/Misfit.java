@@ -112,7 +112,7 @@ final class Misfit {
       return reason(first);
     }
     return e instanceof InvalidDefinitionException
-        ? "nobody says how to make a " + Words.of(type)
+        ? "nothing says how to make a " + Words.of(type)
             + "; read a type that can be made, or a tree"
         : MisfitWords.of(value, type);
   }
@@ -136,7 +136,7 @@ final class Misfit {
     String kind = KINDS.getOrDefault(bent.group(1), "this");
     String type = bent.group(2).replaceAll("^.*[.$]", "");
     return "%s is not taken for %s".formatted(kind, type)
-        + (kind.equals("a text") && !type.equals("boolean") ? "; the value stands in quotes" : "");
+        + (kind.equals("a text") && !type.equals("boolean") ? "; the value is in quotes" : "");
   }
 
   private static String wanted(Type type, List<Object> steps, JacksonException e) {

@@ -56,7 +56,7 @@ final class OwnRules {
     }
     if (Embedded.isIn(JsonMapping.standard().tree(value))) {
       throw new IllegalArgumentException(
-          "a shape stands inside a " + value.getClass().getName()
+          "a shape is inside a " + value.getClass().getName()
               + ", which the service's own mapper writes; put the shape into a map or a list");
     }
     return whole.tree(value);

@@ -36,7 +36,7 @@ public final class WantedValue implements ComposedShape {
   public static WantedValue of(@Nullable Object value, ComparisonMode comparison) {
     if (value instanceof Shape shape) {
       throw new IllegalArgumentException("the shape '" + shape.words()
-          + "' was given where a plain value is wanted; a shape stands by itself");
+          + "' was given where a plain value is wanted; a shape is given by itself");
     }
     refuseCheck(value);
     return new WantedValue(comparison, value, JsonMapping.standard().tree(value));

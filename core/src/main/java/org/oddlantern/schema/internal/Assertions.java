@@ -55,7 +55,7 @@ final class Assertions {
       if (value.isString()) {
         return NearestMatch.hint(value.stringValue(), texts);
       }
-      return texts.contains(value.asString("")) ? "it stands there without quotes" : "";
+      return texts.contains(value.asString("")) ? "it is there without quotes" : "";
     }
   }
 

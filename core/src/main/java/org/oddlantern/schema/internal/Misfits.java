@@ -20,22 +20,22 @@ final class Misfits {
       return "it has a fraction";
     }
     if (types.contains("string") && !value.isContainer()) {
-      return "it stands there without quotes";
+      return "it is there without quotes";
     }
     if (types.contains("array") && !value.isArray()) {
-      return "it stands there alone, not in a list";
+      return "it is there by itself, not in a list";
     }
-    return value.isArray() && value.size() == 1 ? "it stands there in a list of one" : "";
+    return value.isArray() && value.size() == 1 ? "it is there in a list of one" : "";
   }
 
   private static String ofText(List<String> types, String text) {
     boolean number = types.contains("number") || types.contains("integer");
     for (JsonNode reading : TextReadings.of(text)) {
       if (reading.isNumber() && number) {
-        return "the number stands in quotes";
+        return "the number is in quotes";
       }
       if (reading.isBoolean() && types.contains("boolean")) {
-        return "the " + text + " stands in quotes";
+        return "the " + text + " is in quotes";
       }
     }
     boolean tree = text.startsWith("{") && types.contains("object")

@@ -62,7 +62,7 @@ final class YamlTree {
         throw problem(member.getKeyNode(), "a key that is no text has no place in JSON");
       }
       if (object.has(key.getValue())) {
-        throw problem(key, "the key '" + key.getValue() + "' stands twice");
+        throw problem(key, "the key '" + key.getValue() + "' occurs twice");
       }
       object.set(key.getValue(), tree(member.getValueNode(), depth + 1));
     }

@@ -115,7 +115,7 @@ class PlannerTest {
         "Ambiguous#takes (S:L): it takes Hive, and 3 cases in one place make one: Ambiguous#a (S:L) and Ambiguous#b (S:L) and Ambiguous#update (S:L). Give each its own record, or name the class with @MadeBy",
         problem("Ambiguous#takes"));
     assertEquals(
-        "SelfMade#make (S:L): it takes Hive, and nothing makes one. Searched: SelfMade, Hive. This case itself returns one, but nobody makes for himself; let it return a record of its own",
+        "SelfMade#make (S:L): it takes Hive, and nothing makes one. Searched: SelfMade, Hive. This case itself returns one, but no case makes what it takes; let it return a record of its own",
         problem("SelfMade"));
     assertEquals(
         "Circle#hive (S:L): it is part of a circle, each takes what the next one makes: Circle#hive -> Circle#label -> Circle#hive",

@@ -30,11 +30,11 @@ class SupplyPlanTest {
             "#a: it is part of a circle, each takes what the next one makes: Wrong#a -> Wrong#b -> Wrong#a",
             "#ambiguous: it takes Two, and 2 methods in one place make one: Wrong#two (P) and Wrong#twoAgain (P). Give each its own record, or name the class with @MadeBy",
             "#both: it is marked as more than one of @Case, @Supply, @Samples and @TidyUp; a method is one of them",
-            "#gives: it takes Two with @Changes or @UsesUp; these marks stand on the parameters of cases, for values that cases and supplies make",
+            "#gives: it takes Two with @Changes or @UsesUp; these marks belong on the parameters of cases, for values that cases and supplies make",
             "#gives: what it makes, Tidied, is put back by two methods in one place: Wrong#tidyOne (P) and Wrong#tidyAnother (P). Keep one",
-            "#marked: @Alone stands on a method that is no case, where it means nothing",
+            "#marked: @Alone is on a method that is no case, where it means nothing",
             "#removerTwo: it uses up what Wrong#shared makes, and so does Wrong#removerOne; a value is used up once",
-            "#self: it takes Self, and nothing makes one. Searched: Wrong, SupplyPlanTest, the sections beside it. This supply itself returns one, but nobody makes for himself; make it static, or let it return a record of its own",
+            "#self: it takes Self, and nothing makes one. Searched: Wrong, SupplyPlanTest, the sections beside it. This supply itself returns one, but no supply makes what it takes; make it static, or let it return a record of its own",
             "#tidy: it takes Three, but what puts a value back takes the value, an Environment, Fresh and shared supplies"),
         problems("Wrong"));
   }

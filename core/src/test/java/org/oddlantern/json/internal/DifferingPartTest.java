@@ -58,19 +58,19 @@ class DifferingPartTest {
         "hive hive hive hive hive",
         "hive hive hive hive",
         "\"hive hive\"",
-        "\"hive\" (24 characters wanted, 19 came)");
+        "\"hive\" (24 characters wanted, 19 received)");
     part(
         20,
         "hive hive hive hive",
         "hive hive hive hive hive",
         "\"hive\"",
-        "\"hive hive\" (19 characters wanted, 24 came)");
+        "\"hive hive\" (19 characters wanted, 24 received)");
     part(
         22,
         "the yard on the hill is shut",
         "the yard on the hill and is shut",
         "\"is\"",
-        "\"and is\" (28 characters wanted, 32 came)");
+        "\"and is\" (28 characters wanted, 32 received)");
     String run = "x".repeat(30);
     part(
         31,
@@ -89,7 +89,7 @@ class DifferingPartTest {
         "the yard is  shut on mondays",
         "the yard  shut on mondays",
         "\"is \"",
-        "nothing (28 characters wanted, 25 came)");
+        "nothing (28 characters wanted, 25 received)");
   }
 
   @Test
@@ -102,13 +102,18 @@ class DifferingPartTest {
         "+ " + "y".repeat(59),
         "\"- " + z + "\"...",
         "\"+ " + "y".repeat(58) + "\"...");
-    part(1, z + "z\ud83d\udc1d", "-", "\"" + z + "z\"...", "\"-\" (60 characters wanted, 1 came)");
+    part(
+        1,
+        z + "z\ud83d\udc1d",
+        "-",
+        "\"" + z + "z\"...",
+        "\"-\" (60 characters wanted, 1 received)");
     part(
         1,
         z + "\ud83d\udc1d",
         "-",
         "\"" + z + "\ud83d\udc1d\"",
-        "\"-\" (59 characters wanted, 1 came)");
+        "\"-\" (59 characters wanted, 1 received)");
   }
 
   private static void part(int from, String wanted, String got, String one, String other) {

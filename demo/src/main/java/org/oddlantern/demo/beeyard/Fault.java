@@ -7,7 +7,7 @@ import java.util.stream.Collectors;
 
 /** A believable mistake the service can make on request. */
 public enum Fault {
-  /** A single inspection is told with {@code queenseen} instead of {@code queenSeen}. */
+  /** A single inspection is returned with {@code queenseen} instead of {@code queenSeen}. */
   MISSPELT_FIELD,
   /** A change of a hive is answered as if it had been made, but it is not stored. */
   LOST_UPDATE,
@@ -15,65 +15,65 @@ public enum Fault {
   MISSING_LOCATION,
   /** Inspections of one hive end in a 500 with a line of plain text. */
   PLAIN_TEXT_500,
-  /** One inspection of the list tells its frames as text. */
+  /** One inspection of the list returns its frames as a string. */
   NUMBER_AS_TEXT,
   /** A hive is opened though it rains. */
   RAIN_IGNORED,
-  /** The weather station tells a wind that its description does not know, and no case looks at it. */
+  /** The weather station returns a wind that its description does not know, and no case looks at it. */
   WIND_UNKNOWN,
-  /** A hive tells another plot than it stands on. */
+  /** A hive is returned with another plot than its own. */
   WRONG_VALUE,
-  /** A hive is told without its plot. */
+  /** A hive is returned without its plot. */
   MISSING_FIELD,
-  /** A hive tells the telephone number of its keeper, too. */
+  /** A hive is returned with the phone number of its keeper. */
   SURPLUS_FIELD,
-  /** A hive tells the year of its queen as text. */
+  /** A hive returns the year of its queen as a string. */
   WRONG_TYPE,
-  /** A hive tells the year of its queen under another name. */
+  /** A hive returns the year of its queen under another name. */
   RENAMED_FIELD,
-  /** A hive tells null for its plot. */
+  /** A hive returns null for its plot. */
   NULL_VALUE,
-  /** A hive tells its label in capitals. */
+  /** A hive returns its label in upper case. */
   CASE_CHANGED,
-  /** A hive tells its label with a space behind it. */
+  /** A hive returns its label with a trailing space. */
   TRAILING_SPACE,
-  /** A hive tells its plot with a space at which no line may break. */
+  /** A hive returns its plot with a no-break space. */
   NO_BREAK_SPACE,
-  /** A hive tells its label with a Cyrillic letter in it. */
+  /** A hive returns its label with a Cyrillic letter in it. */
   LOOK_ALIKE,
-  /** The season tells its region with letters and marks apart. */
+  /** The season returns its region with letters and accents as separate characters. */
   DECOMPOSED,
-  /** The season tells its region encoded twice. */
+  /** The season returns its region encoded twice. */
   MOJIBAKE,
-  /** The season tells its title escaped for HTML. */
+  /** The season returns its title escaped for HTML. */
   ESCAPED,
-  /** The season tells the beginning of its notes only. */
+  /** The season returns the beginning of its notes only. */
   TEXT_CUT,
-  /** The season tells its notes with one word changed. */
+  /** The season returns its notes with one word changed. */
   LONG_TEXT,
-  /** An inspection is told a day early. */
+  /** An inspection is returned a day early. */
   DATE_SHIFTED,
   /** The season opens an hour late, as it would in another time zone. */
   HOUR_LATE,
   /** The season opens two hours late. */
   TIME_SHIFTED,
-  /** The season tells the same opening with another offset. */
+  /** The season returns the same opening with another offset. */
   SAME_MOMENT,
-  /** The season tells its opening in milliseconds since 1970. */
+  /** The season returns its opening in milliseconds since 1970. */
   EPOCH_MILLIS,
-  /** The season tells a large number as a double would. */
+  /** The season returns a large number as a double would. */
   PRECISION_LOST,
-  /** The season tells a long fraction as a double would. */
+  /** The season returns a long fraction as a double would. */
   ROUNDED,
-  /** The season tells its price in cents. */
+  /** The season returns its price in cents. */
   SCALED,
-  /** The season tells its coldest day without the sign. */
+  /** The season returns its coldest day without the sign. */
   SIGN_LOST,
-  /** The season tells half of what is in one jar. */
+  /** The season returns half of what is in one jar. */
   DEEP_DIFFERENCE,
-  /** The season tells what its queens cost. */
+  /** The season returns the price of its queens. */
   SURPLUS_KEYS,
-  /** The season tells its name as its region, and the other way round. */
+  /** The season returns its name as its region, and its region as its name. */
   SWAPPED_FIELDS,
   /** The list of inspections counts its ids from two. */
   SHIFTED_IDS,
@@ -81,13 +81,13 @@ public enum Fault {
   LAST_ITEM_LOST,
   /** Two inspections have changed places. */
   SWAPPED_ITEMS,
-  /** One inspection is told twice. */
+  /** One inspection is returned twice. */
   DOUBLED_ITEM,
-  /** One inspection tells another mood. */
+  /** One inspection returns another mood. */
   CHANGED_ITEM,
-  /** Three inspections tell frames below zero. */
+  /** Three inspections return frames below zero. */
   BAD_ITEMS,
-  /** No inspection tells its mood. */
+  /** No inspection returns its mood. */
   ALL_ITEMS_BAD,
   /** The list of inspections is empty. */
   EMPTY_LIST,
@@ -97,27 +97,27 @@ public enum Fault {
   MISSING_HEADER,
   /** A hive is answered as if it were HTML. */
   WRONG_CONTENT_TYPE,
-  /** In the stead of a hive comes a page that says to come back later. */
+  /** A page that says to come back later is returned instead of a hive. */
   HTML_PAGE,
   /** A hive is answered with nothing. */
   EMPTY_BODY,
   /** A hive is cut off in the middle. */
   BROKEN_JSON,
-  /** A hive is told as a text that holds JSON. */
+  /** A hive is returned as a string that holds JSON. */
   ENCODED_TWICE,
   /** The season is sent in ISO-8859-1. */
   NOT_UTF8,
   /** A hive names its plot twice. */
   DOUBLED_KEY,
-  /** A hive is told as it was at the start. */
+  /** A hive is returned as it was at the start. */
   STALE_CACHE,
   /** A hive is removed for those who ask, but not from the database. */
   ROW_LEFT,
-  /** Passwords of new keepers are stored as they are. */
+  /** Passwords of new keepers are stored in plain text. */
   PLAIN_PASSWORD,
-  /** The export tells another kind for the second hive. */
+  /** The export returns another kind for the second hive. */
   XML_VALUE,
-  /** The export tells a hive that is not there. */
+  /** The export lists a hive that does not exist. */
   XML_SURPLUS,
   /** A harvest is never weighed. */
   NEVER_WEIGHED,

@@ -135,7 +135,7 @@ class PagesIT {
       String sentence = browser.text("document.querySelector('.verdict').textContent");
       assertTrue(
           sentence.matches(
-              "Of \\d+ things that the service told the tests, \\d+ could be wrong tomorrow and no test would notice\\."),
+              "Of \\d+ things that the service returned to the tests, \\d+ could be wrong tomorrow and no test would notice\\."),
           sentence);
       String unwatched = "[...document.querySelectorAll('.watch .not-at-all')]";
       assertTrue(browser.number(unwatched + ".length") > 20);

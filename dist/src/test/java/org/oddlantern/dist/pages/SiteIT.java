@@ -2,6 +2,7 @@ package org.oddlantern.dist.pages;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -106,6 +107,24 @@ class SiteIT {
       browser.withScripts(true);
     }
     assertEquals("", String.join("\n", wrong));
+  }
+
+  /** Only what users name is there. */
+  @Test
+  void theJavadocIsBesideThem(@TempDir Path other) throws Exception {
+    Path jar = Path.of(
+        "../bundle/target/odd-lantern-" + System.getProperty("built.version") + "-javadoc.jar");
+    assumeTrue(Files.exists(jar), "this build made no javadoc");
+    Site.main(new String[] {"../docs", other.toString(), jar.toString()});
+    for (String page : List.of("index.html", "reference/checks.html")) {
+      String text = Files.readString(other.resolve(page));
+      assertTrue(text.contains("api/index.html\">Java API (javadoc)</a>"), page);
+    }
+    assertTrue(Files.exists(other.resolve("api/org/oddlantern/check/Checks.html")));
+    try (Stream<Path> files = Files.walk(other.resolve("api/org/oddlantern"))) {
+      assertEquals(
+          List.of(), files.filter(one -> one.toString().contains("internal")).toList());
+    }
   }
 
   @Test

@@ -68,13 +68,14 @@ class ReferenceIT {
         Path.of("src/test/resources/projects"),
         Path.of("src/test/java/org/oddlantern/dist/reference"))) {
       try (Stream<Path> files = Files.walk(folder)) {
-        for (Path file :
-            files.filter(one -> one.toString().matches(".*\\.(java|kt|xml)")).toList()) {
+        for (Path file : files
+            .filter(one -> one.toString().matches(".*\\.(java|kt|xml|yaml)"))
+            .toList()) {
           sources.append(flat(Files.readString(file))).append('\n');
         }
       }
     }
-    Matcher blocks = Pattern.compile("(?s)```(java|kotlin|xml)\n(.*?)```").matcher(recipes);
+    Matcher blocks = Pattern.compile("(?s)```(java|kotlin|xml|yaml)\n(.*?)```").matcher(recipes);
     int count = 0;
     while (blocks.find()) {
       count++;

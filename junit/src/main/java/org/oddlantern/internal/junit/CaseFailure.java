@@ -8,6 +8,7 @@ import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.ProblemRecord;
 import org.oddlantern.internal.reports.Symptom;
 import org.oddlantern.internal.reports.console.CaseText;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import org.oddlantern.json.Finding;
 import org.opentest4j.AssertionFailedError;
 
@@ -23,31 +24,33 @@ final class CaseFailure {
    * What a build or an editor shows of a case.
    *
    * @param one the case
-   * @param report where the report will be
+   * @param folder where the run writes
    * @return what is thrown, as it were, where the case stood
    */
-  static Throwable of(CaseRecord one, String report) {
+  static Throwable of(CaseRecord one, RunFolder folder) {
     ProblemRecord problem = one.problem();
     String message = problem == null
         ? one.outcome().word()
         : (problem.type().isEmpty() ? "" : problem.type() + ": ") + problem.message();
     Throwable thrown = switch (one.outcome()) {
-      case FAILED -> failure(one, whole(one, message, report));
+      case FAILED -> failure(one, whole(one, message, folder));
       case BLOCKED -> new CaseProblem("blocked: " + message);
       case INTERRUPTED -> new CaseProblem("interrupted: " + message);
-      default -> new CaseProblem(whole(one, message, report));
+      default -> new CaseProblem(whole(one, message, folder));
     };
     thrown.setStackTrace(stack(one));
     return thrown;
   }
 
   /** The first line says what is wrong, since lists show no more; then follows all that is known. */
-  private static String whole(CaseRecord one, String message, String report) {
+  private static String whole(CaseRecord one, String message, RunFolder folder) {
     String finding = Symptom.finding(one);
     StringBuilder text = new StringBuilder(finding.isEmpty() ? message.stripTrailing() : finding);
     text.append("\n  ").append(one.title());
-    CaseText.asked(one).forEach(line -> text.append("\n  ").append(line));
-    return text.append("\n  report    ").append(report).toString();
+    CaseText.asked(one, folder.path()).forEach(line -> text.append("\n  ").append(line));
+    return text.append("\n  report    ")
+        .append(folder.report().resolve("index.html"))
+        .toString();
   }
 
   private static Throwable failure(CaseRecord one, String message) {

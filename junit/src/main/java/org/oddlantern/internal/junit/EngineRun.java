@@ -75,11 +75,7 @@ final class EngineRun {
   }
 
   private TestExecutionResult ran(RunOrder order) {
-    PlatformTeller teller = new PlatformTeller(
-        root,
-        platform,
-        order.plan(),
-        parameters.out().report().resolve("index.html").toString());
+    PlatformTeller teller = new PlatformTeller(root, platform, order.plan(), parameters.out());
     try {
       RunResult result = ran(order, teller);
       return result.problems().isEmpty()

@@ -53,6 +53,9 @@ public record Parameters(Function<String, @Nullable String> named) {
         "The folder of an earlier run, whose times balance the shares, like --times-from.");
     meanings.put("odd-lantern.seed", "Repeats the fresh values of a run, like --seed.");
     meanings.put(
+        "odd-lantern.shuffle",
+        "true runs the cases in any order that their values allow, like --shuffle.");
+    meanings.put(
         "odd-lantern.debug", "true writes connections.log beside each journal, like --debug.");
     meanings.put(
         "odd-lantern.blind-spots",
@@ -105,7 +108,19 @@ public record Parameters(Function<String, @Nullable String> named) {
         loader,
         seed == null ? RunNames.fresh() : seed,
         lanes(),
-        blindSpots());
+        blindSpots(),
+        truth("odd-lantern.shuffle"));
+  }
+
+  private boolean truth(String name) {
+    String asked = named.apply(name);
+    if (asked == null || asked.equals("false")) {
+      return false;
+    }
+    if (!asked.isEmpty() && !asked.equals("true")) {
+      throw new SettingsProblem(name + " takes true or false, not " + asked);
+    }
+    return true;
   }
 
   private BlindSpots blindSpots() {
@@ -139,14 +154,7 @@ public record Parameters(Function<String, @Nullable String> named) {
    * @throws IOException if it cannot be written
    */
   public @Nullable ConnectionLog connections(Path journal) throws IOException {
-    String debug = named.apply("odd-lantern.debug");
-    if (debug == null || debug.equals("false")) {
-      return null;
-    }
-    if (!debug.isEmpty() && !debug.equals("true")) {
-      throw new SettingsProblem("odd-lantern.debug takes true or false, not " + debug);
-    }
-    return ConnectionLog.beside(journal);
+    return truth("odd-lantern.debug") ? ConnectionLog.beside(journal) : null;
   }
 
   /** The environment in use. */

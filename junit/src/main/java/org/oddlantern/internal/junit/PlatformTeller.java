@@ -22,6 +22,7 @@ import org.oddlantern.internal.record.RecordKind;
 import org.oddlantern.internal.record.RedNames;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
+import org.oddlantern.internal.reports.folder.RunFolder;
 import org.opentest4j.AssertionFailedError;
 import org.opentest4j.TestAbortedException;
 
@@ -44,11 +45,12 @@ final class PlatformTeller implements RunListener {
   private final Map<TestDescriptor, List<String>> leftBehind = new LinkedHashMap<>();
   private final Map<String, Integer> others = new HashMap<>();
   private final Map<TestDescriptor, Integer> awaited = new HashMap<>();
-  private final String report;
+  private final RunFolder folder;
   private final RedNames red = new RedNames();
 
-  PlatformTeller(TestDescriptor root, EngineExecutionListener platform, Plan plan, String report) {
-    this.report = report;
+  PlatformTeller(
+      TestDescriptor root, EngineExecutionListener platform, Plan plan, RunFolder folder) {
+    this.folder = folder;
     this.root = root;
     this.platform = platform;
     this.tree = new Tree(root);
@@ -119,7 +121,7 @@ final class PlatformTeller implements RunListener {
       case KNOWN_FAULT ->
         end(told, TestExecutionResult.aborted(new TestAbortedException(why(one))));
       case PASSED -> end(told, TestExecutionResult.successful());
-      default -> end(told, TestExecutionResult.failed(CaseFailure.of(one, report)));
+      default -> end(told, TestExecutionResult.failed(CaseFailure.of(one, folder)));
     }
   }
 

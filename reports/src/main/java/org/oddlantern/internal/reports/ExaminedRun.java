@@ -256,7 +256,7 @@ public final class ExaminedRun {
         ? "Whatever the service said, some test would notice if it were wrong."
         : String.format(
             Locale.ROOT,
-            "Of %s that the service told the tests, %,d could be wrong tomorrow and no test would notice.",
+            "Of %s that the service returned to the tests, %,d could be wrong tomorrow and no test would notice.",
             Amounts.of(places(), "thing"),
             open);
   }
@@ -288,11 +288,11 @@ public final class ExaminedRun {
    * What nobody does about a place, in words that stand for themselves.
    *
    * @param place the place
-   * @return {@code nobody looks at it}
+   * @return {@code no test looks at it}
    */
   public static String sentence(WatchedPlace place) {
     return place.watch() == Watch.NOT_AT_ALL
-        ? "nobody looks at it"
+        ? "no test looks at it"
         : "it is watched " + words(place);
   }
 

@@ -2,6 +2,7 @@ package org.oddlantern.internal.reports;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -190,6 +191,15 @@ public final class RunData {
    */
   public RunEvent.@Nullable Ended ended() {
     return ended;
+  }
+
+  /**
+   * Where the journal lies.
+   *
+   * @return its folder, as the journal was named
+   */
+  public Path folder() {
+    return stored.folder();
   }
 
   /**

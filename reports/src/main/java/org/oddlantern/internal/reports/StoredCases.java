@@ -3,6 +3,7 @@ package org.oddlantern.internal.reports;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.Set;
@@ -50,6 +51,11 @@ final class StoredCases {
       silent.add(kept);
     }
     return kept;
+  }
+
+  /** Where the journal lies. */
+  Path folder() {
+    return journal.folder();
   }
 
   /** About how many octets of a page it takes. */

@@ -71,7 +71,8 @@ class AnyContentTest {
                   new PrintStream(console, true, StandardCharsets.UTF_8),
                   new Style(false),
                   Detail.EXCHANGES,
-                  Map.of())));
+                  Map.of(),
+                  Path.of(""))));
     }
     assertEquals(List.of(), result.problems());
     assertEquals(

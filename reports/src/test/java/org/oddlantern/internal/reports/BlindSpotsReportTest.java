@@ -42,7 +42,7 @@ class BlindSpotsReportTest {
       Watch.NOT_AT_ALL,
       List.of("another text"),
       "",
-      "it stands in the address",
+      "it is in the address",
       "at(\"$.id\", id)   // id stands in the address");
 
   @TempDir
@@ -116,7 +116,7 @@ class BlindSpotsReportTest {
     String page = Files.readString(folder.resolve("report/blind-spots.html"));
     for (String part : List.of(
         "could be wrong tomorrow and no test would notice",
-        "it stands in the address; nobody looks at it",
+        "it is in the address; no test looks at it",
         "\"id\": 4,",
         "<span class=\"how\">not at all</span>",
         "by value, since YardTest: the taking case takes it",
@@ -145,7 +145,7 @@ class BlindSpotsReportTest {
     assertTrue(told.contains("\nwatched   "), told);
     assertTrue(
         told.contains(
-            "\nknown     GET /hives/{id}, answered 200, $.id: it stands in the address, and nobody looks at it\n            at(\"$.id\", id)   // id stands in the address\n"),
+            "\nknown     GET /hives/{id}, answered 200, $.id: it is in the address, and no test looks at it\n            at(\"$.id\", id)   // id stands in the address\n"),
         told);
     assertTrue(told.contains("\nleft out  YardTest: the prints case: it prints labels\n"), told);
   }

@@ -63,7 +63,7 @@ class BothSidesTest {
     int answer = page.indexOf("<strong>503</strong>");
     assertTrue(0 < call && call < visit && visit < answer, call + " " + visit + " " + answer);
     assertEquals(page.indexOf("/during</code>"), page.indexOf("/during", visit));
-    assertTrue(page.contains("with silence, as it was told"), page);
+    assertTrue(page.contains("with silence, as instructed"), page);
     assertTrue(page.contains("look at the mailbox of wren"), page);
     assertTrue(
         page.contains(
@@ -87,7 +87,7 @@ class BothSidesTest {
   }
 
   private RunData run() throws Exception {
-    ExchangeRecord during = exchange("/during", true, 5, 1, "with silence, as it was told", null);
+    ExchangeRecord during = exchange("/during", true, 5, 1, "with silence, as instructed", null);
     Verdict broken = new Verdict("status(201)", false, List.of(Finding.of("status", "201", "503")));
     ExchangeRecord call = exchange("/call", false, 0, 20, "", broken);
     MadeRun made = new MadeRun("k1");

@@ -127,9 +127,9 @@ class DescriptionReportTest {
         "DELETE /hives/{id} <span class=\"quiet\">deprecated</span>",
         "<span class=\"never\">never called</span>",
         "query full</code><span class=\"how\">never used",
-        "200 $.plot</code><span class=\"how\">never came",
-        "200 $.boxes[*].number</code><span class=\"how\">came",
-        "200 $.kind</code><span class=\"how\">came, but never as \"long\"",
+        "200 $.plot</code><span class=\"how\">never seen",
+        "200 $.boxes[*].number</code><span class=\"how\">seen",
+        "200 $.kind</code><span class=\"how\">seen, but never as \"long\"",
         "one hive")) {
       assertTrue(page.contains(part), () -> part + "\nis not in\n" + page);
     }

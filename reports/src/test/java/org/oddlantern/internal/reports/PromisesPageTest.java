@@ -137,7 +137,7 @@ class PromisesPageTest {
         "<span class=\"sentence\">weighed</span>",
         "<span class=\"note\">only at a later try</span>",
         "the test looked at nothing",
-        "the test itself broke off before it could tell: stormy went wrong",
+        "the test itself broke off before it could decide: stormy went wrong",
         "<p>and a word on storms</p>",
         "known as BEE-17",
         "its test is not written yet",

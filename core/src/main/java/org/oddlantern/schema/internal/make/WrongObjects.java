@@ -43,7 +43,7 @@ record WrongObjects(Place place) {
             || isNone(layer.path("unevaluatedProperties")));
     if (closed) {
       String name = place.here().has("surplus") ? place.chance().text(10) : "surplus";
-      added(name, "is a field that nobody knows", "unknown field", MAKE.stringNode("other"));
+      added(name, "is an unknown field", "unknown field", MAKE.stringNode("other"));
     }
   }
 

@@ -34,10 +34,10 @@ final class DateAdvice {
 
   static String forDate(String text) {
     if (SLASHES.matcher(text).matches()) {
-      return "write it as year-month-day, like 2026-05-13: with slashes nobody knows day from month";
+      return "write it as year-month-day, like 2026-05-13: with slashes it is unclear which is the day and which the month";
     }
     if (text.length() > 10 && DateTimes.isDate(text.substring(0, 10))) {
-      return "the date stands there with a time; the schema wants " + text.substring(0, 10);
+      return "the date is there with a time; the schema wants " + text.substring(0, 10);
     }
     return otherwise(text).map(date -> "write it as " + date).orElseGet(() -> impossible(text));
   }

@@ -93,7 +93,7 @@ final class PatternClass {
       return '\b';
     }
     if (in.peek(1) == 0) {
-      throw in.bad(in.place(), "a backslash stands at the end");
+      throw in.bad(in.place(), "a backslash at the end escapes nothing");
     }
     return in.escapedPoint();
   }

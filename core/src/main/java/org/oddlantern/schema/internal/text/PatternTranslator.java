@@ -193,7 +193,7 @@ final class PatternTranslator {
   private boolean escape() throws BadPattern {
     int start = at;
     if (at + 1 >= source.length()) {
-      throw bad(at, "a backslash stands at the end");
+      throw bad(at, "a backslash at the end escapes nothing");
     }
     char c = source.charAt(at + 1);
     String set = PatternSets.of(c);

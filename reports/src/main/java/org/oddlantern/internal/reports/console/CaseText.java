@@ -1,5 +1,6 @@
 package org.oddlantern.internal.reports.console;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -24,19 +25,23 @@ public final class CaseText {
   private static final int SHORT = 200;
   private static final int STACK = 12;
 
+  private final Path folder;
   private final List<String> lines = new ArrayList<>();
 
-  private CaseText() {}
+  private CaseText(Path folder) {
+    this.folder = folder;
+  }
 
   /**
    * The lines.
    *
    * @param one the case
    * @param detail how much is wanted
+   * @param folder the folder of the journal
    * @return the lines, without an indentation of their own
    */
-  public static List<String> of(CaseRecord one, Detail detail) {
-    CaseText text = new CaseText();
+  public static List<String> of(CaseRecord one, Detail detail, Path folder) {
+    CaseText text = new CaseText(folder);
     boolean every = detail == Detail.EXCHANGES;
     if (one.outcome().isGreen() && one.outcome() != Outcome.PASSED) {
       text.notRun(one);
@@ -53,10 +58,11 @@ public final class CaseText {
    * The lines of what a case asked and printed, without its own problem.
    *
    * @param one the case
+   * @param folder the folder of the journal
    * @return the lines, without an indentation of their own
    */
-  public static List<String> asked(CaseRecord one) {
-    CaseText text = new CaseText();
+  public static List<String> asked(CaseRecord one, Path folder) {
+    CaseText text = new CaseText(folder);
     text.asked(one, false);
     return text.lines;
   }
@@ -141,8 +147,10 @@ public final class CaseText {
   private void troubled(LookRecord query, boolean whole) {
     if (query.isOfDatabase()) {
       line(query.line()
-          + (query.fault() == null ? ", answered " + query.amount() : " got no answer")
-          + " after " + Amounts.time(query.tookMicros()));
+          + (query.fault() == null
+              ? ", answered " + query.amount() + " in "
+              : " got no answer after ")
+          + Amounts.time(query.tookMicros()));
     } else {
       line(query.line() + ", seen " + query.amount());
     }
@@ -153,14 +161,16 @@ public final class CaseText {
     if (whole && query.fault() == null) {
       String answer = query.answer();
       line(
-          "  came      " + (answer.length() <= BODY ? answer : answer.substring(0, SHORT) + "..."));
+          "  received  " + (answer.length() <= BODY ? answer : answer.substring(0, SHORT) + "..."));
     }
   }
 
   private void troubled(ExchangeRecord exchange, List<ExchangeRecord> visits, boolean whole) {
     String name = exchange.name().isEmpty() ? asker(exchange) : exchange.name() + ": ";
-    String came = exchange.fault() == null ? ", answered " + exchange.answer() : " got no reply";
-    line(name + exchange.line() + came + " after " + Amounts.time(exchange.tookMicros()));
+    String came = exchange.fault() == null
+        ? ", answered " + exchange.answer() + " in "
+        : " got no reply after ";
+    line(name + exchange.line() + came + Amounts.time(exchange.tookMicros()));
     if (exchange.fault() != null) {
       exchange.fault().lines().forEach(text -> line("  " + text));
     }
@@ -170,7 +180,7 @@ public final class CaseText {
     }
     visits.forEach(this::visit);
     if (whole) {
-      body("came", exchange.replyBody(), exchange.verdicts());
+      body("received", exchange.replyBody(), exchange.verdicts());
     }
     LogRecord log = exchange.log();
     if (log != null) {
@@ -182,7 +192,7 @@ public final class CaseText {
         line("  trace     " + (link.isEmpty() ? exchange.trace() : link));
       }
       if (!exchange.isVisit()) {
-        line("  repeat    " + exchange.curl());
+        line("  repeat    " + exchange.curl(folder));
       }
     }
   }

@@ -1,6 +1,7 @@
 package org.oddlantern.internal.reports.console;
 
 import java.io.PrintStream;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -32,11 +33,12 @@ public final class ConsoleReport implements RunListener {
   private static final int TICK_MILLIS = 200;
 
   private static final Pattern WORD =
-      Pattern.compile("^ *(?:at|wanted|got|hint|sent|came|printed|log|trace|repeat) {2,}");
+      Pattern.compile("^ *(?:at|wanted|got|hint|sent|received|printed|log|trace|repeat) {2,}");
 
   private final PrintStream out;
   private final Style style;
   private final Detail detail;
+  private final Path folder;
   private final LiveLine live;
   private final EndText end = new EndText();
   private final PromisesHeard promises = new PromisesHeard();
@@ -46,6 +48,7 @@ public final class ConsoleReport implements RunListener {
   private final Timer timer = new Timer("odd-lantern console", true);
   private String suite = "";
   private String seed = "";
+  private boolean shuffled;
   private boolean inLanes;
   private int wasPutBack;
   private boolean broken;
@@ -57,7 +60,7 @@ public final class ConsoleReport implements RunListener {
    * @param style how it looks
    */
   public ConsoleReport(PrintStream out, Style style) {
-    this(out, style, Detail.PLAIN, Map.of());
+    this(out, style, Detail.PLAIN, Map.of(), Path.of(""));
   }
 
   /**
@@ -67,11 +70,14 @@ public final class ConsoleReport implements RunListener {
    * @param style how it looks
    * @param detail how much it tells
    * @param earlier how many microseconds cases took before, by their full names; may be empty
+   * @param folder the folder of the journal, as whoever reads the console would name it
    */
-  public ConsoleReport(PrintStream out, Style style, Detail detail, Map<String, Long> earlier) {
+  public ConsoleReport(
+      PrintStream out, Style style, Detail detail, Map<String, Long> earlier, Path folder) {
     this.out = out;
     this.style = style;
     this.detail = detail;
+    this.folder = folder;
     this.live = new LiveLine(out, style, earlier);
   }
 
@@ -147,6 +153,7 @@ public final class ConsoleReport implements RunListener {
 
   private void begin(RunEvent.Started started) {
     seed = started.seed();
+    shuffled = started.size().shuffled();
     inLanes = started.lanes() > 1;
     headed(
         "Odd Lantern",
@@ -157,7 +164,8 @@ public final class ConsoleReport implements RunListener {
                     Amounts.of(started.cases(), "case"),
                     Amounts.of(started.suites(), "suite"),
                     started.seed())
-            + (inLanes ? ", " + started.lanes() + " lanes" : ""));
+            + (inLanes ? ", " + started.lanes() + " lanes" : "")
+            + (shuffled ? ", shuffled" : ""));
     started.warnings().forEach(warning -> line("warning   " + Plain.line(warning), 10));
     if (style.live()) {
       tick();
@@ -198,7 +206,7 @@ public final class ConsoleReport implements RunListener {
               + (problem == null ? "" : ", " + Plain.line(first(problem))),
           20);
     }
-    CaseText.of(one, detail).forEach(text -> line("          " + text, indent(text)));
+    CaseText.of(one, detail, folder).forEach(text -> line("          " + text, indent(text)));
     broken = !one.outcome().isGreen() && !one.asked().isEmpty();
     if (broken) {
       out.println();
@@ -281,7 +289,7 @@ public final class ConsoleReport implements RunListener {
     putBack.exchanges().stream()
         .filter(exchange -> exchange.isTroubled() || exchange.status() >= 400)
         .forEach(exchange ->
-            out.println("          put it back by hand: " + Plain.line(exchange.curl())));
+            out.println("          put it back by hand: " + Plain.line(exchange.curl(folder))));
   }
 
   private void again(EndText.Line one) {
@@ -332,7 +340,10 @@ public final class ConsoleReport implements RunListener {
     ended.warnings().forEach(warning -> line("warning   " + Plain.line(warning), 10));
     boolean green = ended.leftBehind() == 0 && counts.broken() == 0;
     if (!green) {
-      out.println("the same values again: --seed " + seed);
+      out.println(
+          shuffled
+              ? "the same values and order again: --shuffle --seed " + seed
+              : "the same values again: --seed " + seed);
     }
   }
 }

@@ -97,11 +97,8 @@ final class EndText {
         .filter(one -> one.outcome() == Outcome.BLOCKED)
         .collect(Collectors.groupingBy(
             EndText::cause, LinkedHashMap::new, Collectors.summingInt(one -> 1)));
-    causes.forEach((cause, count) -> lines.add(new Line(
-        "blocked",
-        Amounts.of(count, "case") + ": "
-            + (count == 1 ? cause : cause.replace("what this case takes", "what they take")),
-        true)));
+    causes.forEach((cause, count) ->
+        lines.add(new Line("blocked", Amounts.of(count, "case") + ": " + cause, true)));
   }
 
   private static String cause(CaseRecord one) {

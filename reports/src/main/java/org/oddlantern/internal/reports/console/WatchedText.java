@@ -52,7 +52,7 @@ final class WatchedText {
     if (rest > 0) {
       lines.add(new EndText.Line(
           "open",
-          Amounts.of(rest, "other place") + " nobody watches"
+          Amounts.of(rest, "other place") + " that no test checks"
               + (run.required() == 0
                   ? ""
                   : String.format(

@@ -41,6 +41,11 @@ final class Bodies {
     return pages.toAbsolutePath().normalize().relativize(target).toString().replace('\\', '/');
   }
 
+  /** Where the journal lies. */
+  Path folder() {
+    return journal.folder();
+  }
+
   /** The beginning of a body that lies beside the journal. */
   String beginning(BodyRecord body, int characters) {
     Path file = journal.file().resolveSibling(String.valueOf(body.file()));

@@ -112,7 +112,7 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
         .filter(header -> header.name().equalsIgnoreCase("Content-Type"))
         .map(Header::value)
         .findFirst()
-        .orElse("of no told type");
+        .orElse("of no declared type");
     return new BodyView(size, lines, note + ", " + type, link, picture);
   }
 

@@ -138,14 +138,14 @@ final class DescriptionPage {
       String status, OperationCoverage.Place place, List<DescriptionView.PartView> parts) {
     String words = status + " " + place.path();
     if (!place.seen()) {
-      parts.add(part(words, false, "never came"));
+      parts.add(part(words, false, "never seen"));
     } else if (!place.unseen().isEmpty()) {
       List<String> unseen = place.unseen();
       String values = unseen.stream().limit(MOST_VALUES).collect(Collectors.joining(", "))
           + (unseen.size() > MOST_VALUES ? " and " + (unseen.size() - MOST_VALUES) + " more" : "");
-      parts.add(part(words, false, "came, but never as " + values));
+      parts.add(part(words, false, "seen, but never as " + values));
     } else {
-      parts.add(part(words, true, "came"));
+      parts.add(part(words, true, "seen"));
     }
   }
 

@@ -101,7 +101,7 @@ public record ExchangeView(
         exchange.replyHeaders(),
         BodyView.of(exchange.replyBody(), bodies, findings(exchange.verdicts(), false))
             .typed(exchange.replyHeaders()),
-        exchange.isVisit() ? "" : exchange.curl(),
+        exchange.isVisit() ? "" : exchange.curl(bodies.folder()),
         exchange.trace(),
         exchange.traceLink(),
         exchange.log(),

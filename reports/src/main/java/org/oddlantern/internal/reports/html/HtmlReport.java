@@ -157,7 +157,7 @@ public final class HtmlReport {
     String text =
         "<!DOCTYPE html><html lang=\"en\"><meta charset=\"utf-8\"><title>Odd Lantern</title>"
             + "<link rel=\"stylesheet\" href=\"ledger.css\"><p class=\"warning\">This page could not be shown."
-            + " The journal of the run has what stands in it.</p></html>";
+            + " The journal of the run has its content.</p></html>";
     try {
       Files.writeString(folder.resolve(name), text);
     } catch (IOException e) {

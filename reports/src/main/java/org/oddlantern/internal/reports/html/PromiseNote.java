@@ -54,7 +54,7 @@ record PromiseNote(RunData run, Promise promise) {
     ProblemRecord problem = one.problem();
     String why = problem == null ? "" : problem.message().lines().findFirst().orElse("");
     switch (one.outcome()) {
-      case ERRORED -> notes.add("the test itself broke off before it could tell: " + why);
+      case ERRORED -> notes.add("the test itself broke off before it could decide: " + why);
       case BLOCKED -> notes.add(blocked(why));
       case INTERRUPTED -> notes.add("the run ended before");
       case SKIPPED -> notes.add("left out: " + why);

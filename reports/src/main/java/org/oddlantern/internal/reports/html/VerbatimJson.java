@@ -32,7 +32,7 @@ final class VerbatimJson {
     }
   }
 
-  /** Null if a name stands twice in one object. */
+  /** Null if a name occurs twice in one object. */
   private static @Nullable JsonNode read(JsonParser parser) {
     return switch (parser.currentToken()) {
       case START_OBJECT -> object(parser);

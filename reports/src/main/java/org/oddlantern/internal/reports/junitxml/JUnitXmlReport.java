@@ -121,7 +121,7 @@ public final class JUnitXmlReport {
             run.started().startedAt().truncatedTo(ChronoUnit.SECONDS).atOffset(ZoneOffset.UTC)));
     properties(xml, run);
     for (CaseRecord one : cases) {
-      testcase(xml, name, run.spoken(one), isSkipped(one, red));
+      testcase(xml, name, run.spoken(one), isSkipped(one, red), run.folder());
     }
     xml.writeCharacters("\n");
     xml.writeEndElement();
@@ -149,7 +149,8 @@ public final class JUnitXmlReport {
     xml.writeEndElement();
   }
 
-  private static void testcase(XMLStreamWriter xml, String suite, CaseRecord one, boolean skipped)
+  private static void testcase(
+      XMLStreamWriter xml, String suite, CaseRecord one, boolean skipped, Path folder)
       throws XMLStreamException {
     xml.writeCharacters("\n  ");
     xml.writeStartElement("testcase");
@@ -159,14 +160,14 @@ public final class JUnitXmlReport {
     // the order is that of the schema of Maven's own reports
     boolean failed = one.outcome() == Outcome.FAILED;
     if (failed) {
-      problem(xml, "failure", one);
+      problem(xml, "failure", one, folder);
     }
     earlier(xml, one, true);
     if (skipped) {
       xml.writeEmptyElement("skipped");
       attribute(xml, "message", reason(one));
     } else if (!failed) {
-      problem(xml, "error", one);
+      problem(xml, "error", one, folder);
     }
     earlier(xml, one, false);
     if (!one.printed().isEmpty()) {
@@ -177,7 +178,7 @@ public final class JUnitXmlReport {
     xml.writeEndElement();
   }
 
-  private static void problem(XMLStreamWriter xml, String kind, CaseRecord one)
+  private static void problem(XMLStreamWriter xml, String kind, CaseRecord one, Path folder)
       throws XMLStreamException {
     ProblemRecord problem = one.problem();
     if (problem == null) {
@@ -186,7 +187,7 @@ public final class JUnitXmlReport {
     xml.writeStartElement(kind);
     attribute(xml, "message", message(one, problem));
     attribute(xml, "type", problem.type().isEmpty() ? one.outcome().word() : problem.type());
-    xml.writeCharacters(allowed(text(one, problem)));
+    xml.writeCharacters(allowed(text(one, problem, folder)));
     xml.writeEndElement();
   }
 
@@ -250,14 +251,14 @@ public final class JUnitXmlReport {
             : message;
   }
 
-  private static String text(CaseRecord one, ProblemRecord problem) {
+  private static String text(CaseRecord one, ProblemRecord problem, Path folder) {
     StringBuilder text = new StringBuilder(problem.message());
     if (!problem.at().isEmpty()) {
       text.append("\nat ").append(problem.at());
     }
     one.exchanges().stream()
         .filter(exchange -> exchange.isTroubled() && !exchange.isVisit())
-        .forEach(exchange -> text.append("\nrepeat  ").append(exchange.curl()));
+        .forEach(exchange -> text.append("\nrepeat  ").append(exchange.curl(folder)));
     return text.append(problem.stack().isEmpty() ? "" : "\n" + problem.stack()).toString();
   }
 

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.ByteArrayOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -73,7 +74,8 @@ class ConsoleTest {
         new PrintStream(bytes, true, StandardCharsets.UTF_8),
         style,
         detail,
-        Map.of("yard.YardTest#again", 9_000_000L));
+        Map.of("yard.YardTest#again", 9_000_000L),
+        Path.of("out"));
     for (RunEvent event : MadeEvents.ofEverything()) {
       if (!(event instanceof RunEvent.CaseBegan) || console.hearsBeginnings()) {
         console.hear(event);
