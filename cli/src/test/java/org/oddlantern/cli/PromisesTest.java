@@ -122,7 +122,7 @@ class PromisesTest {
       "broken Hives can be relied on:",
       "broken A hive is moved.",
       "wanted \"orchard\" got \"north slope\"",
-      "not tried A moved hive is found. it needs what did not come about: a hive is *moved*",
+      "not tried A moved hive is found. it needs what is missing: a hive is *moved*",
       "not tried A hive <b>is</b> counted & weighed. the test itself broke off before it could decide: no scale",
       "not tried Hives are sold. left out: not before autumn",
       "known fault Hives are lent. known as HIVE-7",

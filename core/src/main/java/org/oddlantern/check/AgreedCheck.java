@@ -158,7 +158,7 @@ record AgreedCheck(String name, List<OpenPlace> open) implements Agreed, MappedC
       return finding.hint(other).hint("'odd-lantern agree' shows it and writes the file");
     }
 
-    /** Places that are open are asked by their shapes, of what came as it is. */
+    /** Places that are open are asked by their shapes, of what was received as it is. */
     private List<Finding> differences(String agreed, String came) {
       List<Finding> findings = new ArrayList<>();
       try {

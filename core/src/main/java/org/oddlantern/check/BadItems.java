@@ -10,8 +10,8 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.json.Location;
 
 /**
- * Collects the bad items of a list: told one by one while they are few, and together where they are bad
- * alike. Of a million bad items it keeps no more than it tells.
+ * Collects the bad items of a list: listed one by one while they are few, and together where they are bad
+ * alike. Of a million bad items it keeps no more than it lists.
  */
 final class BadItems {
 

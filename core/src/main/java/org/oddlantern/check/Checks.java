@@ -166,7 +166,7 @@ public final class Checks extends Steps {
 
   /**
    * Every item at a path has that shape: the items of the list there, or, where the path leads to many
-   * places, what it finds. Every bad item is told, by its index and by what it is known by. Over no item
+   * places, what it finds. Every bad item is reported, by its index and by what it is known by. Over no item
    * at all it does not hold.
    *
    * @param path a path (RFC 9535)
@@ -205,8 +205,8 @@ public final class Checks extends Steps {
 
   /**
    * The call and its reply are as the description of the service says: the operation, what was sent if it
-   * was accepted, the status, headers and body that came (OpenAPI 3.0 and 3.1). An error status that is
-   * described holds, so this does not look at the status in the stead of {@link #status}.
+   * was accepted, the status, headers and body that was received (OpenAPI 3.0 and 3.1). An error status that is
+   * described holds, so this does not look at the status instead of {@link #status}.
    *
    * <pre>{@code
    * beeyard.always(asDescribed())
@@ -221,7 +221,7 @@ public final class Checks extends Steps {
   /**
    * The body is the one that was agreed on for this case.
    *
-   * @return the check, which may be told where the body may differ
+   * @return the check, for which places may be named where the body may differ
    */
   public static Agreed asAgreed() {
     return new AgreedCheck("", List.of());
@@ -231,7 +231,7 @@ public final class Checks extends Steps {
    * The body is the one that was agreed on for this case under that name.
    *
    * @param name what sets it apart from other replies of the case, like {@code after the change}
-   * @return the check, which may be told where the body may differ
+   * @return the check, for which places may be named where the body may differ
    */
   public static Agreed asAgreed(String name) {
     Needed.of(name, "asAgreed(name): name");
@@ -242,7 +242,7 @@ public final class Checks extends Steps {
   }
 
   /**
-   * The reply came within that time, from sending until its last byte.
+   * The reply was received within that time, from sending until its last byte.
    *
    * @param limit the longest it may take
    * @return the check
@@ -284,7 +284,7 @@ public final class Checks extends Steps {
 
   /**
    * The whole XML body is that document: elements and the texts among them in order, attributes in any;
-   * comments, prefixes, and space that stands alone between elements do not count, unless {@code
+   * comments, prefixes, and space alone between elements do not count, unless {@code
    * xml:space} says so. Space at the ends of a text counts.
    *
    * @param document the document wanted
@@ -359,7 +359,7 @@ public final class Checks extends Steps {
     return words;
   }
 
-  /** Joined by hand: every check is told in words, and a formatter is ten times as slow. */
+  /** Joined by hand: every check is put into words, and a formatter is ten times as slow. */
   private static String words(String check, String place, @Nullable Object shape) {
     return check + "(\"" + place + "\", " + argument(shape) + ")";
   }

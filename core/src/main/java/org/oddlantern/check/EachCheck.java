@@ -6,7 +6,7 @@ import org.oddlantern.evidence.Check;
 public sealed interface EachCheck extends Check permits EachPathCheck {
 
   /**
-   * The same, the items known by what stands at a path of each, where no {@code id} or the like does.
+   * The same, the items known by what is at a path of each, where no {@code id} or the like does.
    *
    * @param inside a path to one place, from the item: {@code $.tag}
    * @return the check

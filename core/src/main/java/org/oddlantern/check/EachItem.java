@@ -3,7 +3,7 @@ package org.oddlantern.check;
 import org.oddlantern.json.Shape;
 
 /**
- * A list whose every item has a shape; over no item at all it does not hold. Every bad item is told, by
+ * A list whose every item has a shape; over no item at all it does not hold. Every bad item is reported, by
  * its index and by what it is known by. Made by {@link Shapes#eachItem(Object)}. Immutable and
  * thread-safe.
  *
@@ -13,7 +13,7 @@ import org.oddlantern.json.Shape;
  */
 public sealed interface EachItem extends Shape permits EachItemShape {
   /**
-   * The same, the items known by what stands at a path of each, where no {@code id} or the like does.
+   * The same, the items known by what is at a path of each, where no {@code id} or the like does.
    *
    * @param path a path to one place, from the item: {@code $.tag}
    * @return the shape

@@ -16,7 +16,7 @@ public class ListShapes {
   ListShapes() {}
 
   /**
-   * A list whose every item has that shape; every item that does not is told. It does not hold over an
+   * A list whose every item has that shape; every item that does not is reported. It does not hold over an
    * empty list.
    *
    * @param item a value, or a shape
@@ -72,7 +72,7 @@ public class ListShapes {
   }
 
   /**
-   * A list in the ascending order of what stands at a path of each item.
+   * A list in the ascending order of what is at a path of each item.
    *
    * @param path a path to one place, from the item: {@code $.madeOn}
    * @return the shape

@@ -18,7 +18,7 @@ import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
- * A text that tells a date or a moment between two others, both included. Dates compare with dates,
+ * A text that is a date or a moment between two others, both included. Dates compare with dates,
  * moments with an offset with such moments, and those without one with their like.
  */
 record MomentShape(String words, OffsetDateTime low, OffsetDateTime high, Kind kind)

@@ -5,7 +5,7 @@ import org.oddlantern.evidence.Check;
 import org.oddlantern.evidence.Evidence;
 import org.oddlantern.json.Finding;
 
-/** Asks that nothing came. */
+/** Asks for an empty body. */
 record NoBodyCheck() implements Check {
 
   @Override

@@ -84,7 +84,7 @@ record PathCheck(String words, TreePath path, NodeShape shape) implements Mapped
     return findings.isEmpty() || !found.value().isMissingNode() ? findings : List.of(nothing(root));
   }
 
-  /** Whether it would not hold without the errors that GraphQL tells: then it looked at them. */
+  /** Whether it would not hold without the errors that GraphQL reports: then it looked at them. */
   private boolean minds(JsonNode root) {
     if (!(root instanceof ObjectNode object) || !object.has("errors")) {
       return false;

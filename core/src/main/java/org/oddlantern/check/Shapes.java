@@ -16,7 +16,7 @@ import org.oddlantern.schema.Schema;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
- * The shapes a value may have. Wherever a shape may stand, a plain value may stand too, null included,
+ * The shapes a value may have. Wherever a shape may be, a plain value may be too, null included,
  * and means exactly that value. Suites import {@link Checks}, which brings these along.
  *
  * <pre>{@code
@@ -106,7 +106,7 @@ public class Shapes extends ListShapes {
   /**
    * A text that matches a pattern of {@link Pattern} as a whole.
    *
-   * @param regex the pattern; {@code .*} around it lets more stand there
+   * @param regex the pattern; {@code .*} around it lets more be there
    * @return the shape
    * @throws java.util.regex.PatternSyntaxException if it is no pattern
    */

@@ -79,7 +79,7 @@ public class Steps extends Shapes {
   }
 
   /**
-   * Begins a part of a case, told in reports and lists with what is asked from here on. Nothing happens
+   * Begins a part of a case, shown in reports and lists with what is asked from here on. Nothing happens
    * outside a run.
    *
    * <pre>{@code

@@ -90,7 +90,7 @@ final class Tries implements Trying {
     }
   }
 
-  /** What is told again does not change with time, only with the next answer. */
+  /** What is given again does not change with time, only with the next answer. */
   private boolean isAgain(boolean told) {
     return told || elapsed().compareTo(limit) < 0 && slept(Duration.ofMillis(1));
   }

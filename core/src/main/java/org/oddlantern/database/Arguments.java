@@ -20,7 +20,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  * What is given for the question marks of a statement.
  *
  * @param values as the driver gets them
- * @param told as messages and reports tell them
+ * @param told as messages and reports show them
  * @param secrets those among them
  */
 record Arguments(List<@Nullable Object> values, List<String> told, List<Secret> secrets) {

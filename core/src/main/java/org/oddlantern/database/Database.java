@@ -34,7 +34,7 @@ import org.oddlantern.shaded.tools.jackson.databind.node.LongNode;
  * }</pre>
  *
  * <p>A row is a JSON object, so that all shapes apply. Names of columns that the database folds to upper
- * case are told in lower case; numbers keep their digits; dates and times are ISO 8601 text; binary is
+ * case are given in lower case; numbers keep their digits; dates and times are ISO 8601 text; binary is
  * Base64; arrays are lists; NULL is JSON's null.
  */
 public final class Database {
@@ -215,7 +215,7 @@ public final class Database {
     return name + " at " + connector.shown();
   }
 
-  /** The driver is told that nothing will be written; the rollback does not rely on it. */
+  /** The driver learns that nothing will be written; the rollback does not rely on it. */
   private static ArrayNode looked(Connection connection, PreparedStatement statement)
       throws SQLException {
     return Rows.of(statement);

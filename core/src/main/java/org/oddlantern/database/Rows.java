@@ -41,7 +41,7 @@ final class Rows {
     }
   }
 
-  /** Names that the database has folded to upper case are told in lower case, as everywhere else. */
+  /** Names that the database has folded to upper case are given in lower case, as everywhere else. */
   private static List<String> names(ResultSetMetaData columns, boolean folded) throws SQLException {
     List<String> names = new ArrayList<>();
     Set<String> seen = new HashSet<>();

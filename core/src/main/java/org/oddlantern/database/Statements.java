@@ -3,7 +3,7 @@ package org.oddlantern.database;
 import java.util.Locale;
 import java.util.Set;
 
-/** Refuses statements that do more than look, as far as their text tells; a rollback does the rest. */
+/** Refuses statements that do more than look, as far as their text shows; a rollback does the rest. */
 final class Statements {
 
   private static final Set<String> LOOKING =

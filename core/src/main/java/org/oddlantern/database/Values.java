@@ -31,7 +31,7 @@ import org.oddlantern.shaded.tools.jackson.databind.node.NullNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.StringNode;
 
 /**
- * Turns what a driver gives into JSON as an API would tell it: numbers without loss, dates and times as
+ * Turns what a driver gives into JSON as an API would write it: numbers without loss, dates and times as
  * ISO 8601 text, binary as Base64, arrays as lists, JSON columns as what they hold.
  */
 final class Values {
@@ -89,7 +89,7 @@ final class Values {
     return moment(value);
   }
 
-  /** The old classes of JDBC in the stead of which java.time stands today, and everything else. */
+  /** The old classes of JDBC that java.time has replaced, and everything else. */
   private static JsonNode moment(Object value) {
     JsonMapping mapping = JsonMapping.standard();
     if (value instanceof Date date) {

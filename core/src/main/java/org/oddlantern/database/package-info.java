@@ -1,4 +1,4 @@
-/** What stands behind a service: rows of a database, looked at with the same checks as replies. */
+/** What is behind a service: rows of a database, looked at with the same checks as replies. */
 @NullMarked
 package org.oddlantern.database;
 

@@ -35,7 +35,7 @@ public final class CheckFailed extends AssertionError {
    * Several failures as one.
    *
    * @param failures one or more, in order
-   * @return the failure that tells them all
+   * @return the failure that has them all
    */
   public static CheckFailed all(List<CheckFailed> failures) {
     CheckFailed all = new CheckFailed(
@@ -56,9 +56,9 @@ public final class CheckFailed extends AssertionError {
   }
 
   /**
-   * The message with every verdict told in another way, with secrets hidden for instance.
+   * The message with every verdict worded in another way, with secrets hidden for instance.
    *
-   * @param change tells a verdict in another way
+   * @param change words a verdict in another way
    * @return the message
    */
   public String message(UnaryOperator<Verdict> change) {

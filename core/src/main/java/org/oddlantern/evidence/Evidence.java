@@ -24,7 +24,7 @@ public interface Evidence {
   String title();
 
   /**
-   * What came, in a few words, for messages about evidence that is not what it claims.
+   * What was received, in a few words, for messages about evidence that is not what it claims.
    *
    * @return status, content type, size and beginning of the body
    */
@@ -54,7 +54,7 @@ public interface Evidence {
   default void lookedAt(String path) {}
 
   /**
-   * The body as it came.
+   * The body as it was received.
    *
    * @return the bytes, which are not to be changed; empty if there is no body
    */

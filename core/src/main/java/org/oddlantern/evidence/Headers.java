@@ -70,7 +70,7 @@ public record Headers(List<Header> fields) {
    * @param name the name
    * @param value the value
    * @return the headers
-   * @throws IllegalArgumentException if name or value cannot stand in a header (RFC 9110, section 5)
+   * @throws IllegalArgumentException if name or value cannot be in a header (RFC 9110, section 5)
    */
   public Headers with(String name, String value) {
     Header added = HeaderRules.toSend(name, value);

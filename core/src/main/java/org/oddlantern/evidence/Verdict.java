@@ -50,7 +50,7 @@ public record Verdict(String check, boolean warning, boolean sent, List<Finding>
   /**
    * What does not hold, with places that say whether they are in the request.
    *
-   * @return the findings, as they are to be told
+   * @return the findings, as they are to be shown
    */
   public List<Finding> told() {
     return sent ? findings.stream().map(Verdict::inRequest).toList() : findings;

@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.JsonMapping;
 
 /**
- * Where a call goes: a template with its arguments, and query parameters. Arguments are told as they
+ * Where a call goes: a template with its arguments, and query parameters. Arguments are shown as they
  * look on the wire, and percent-encoded (RFC 3986).
  */
 record Address(Template template, List<Object> arguments, List<NamedValue> query) {
@@ -52,7 +52,7 @@ record Address(Template template, List<Object> arguments, List<NamedValue> query
     return text.startsWith("http://") || text.startsWith("https://");
   }
 
-  /** This address with a parameter in the stead of those of its name. */
+  /** This address with a parameter instead of those of its name. */
   Address replacing(String name, Object value) {
     return without(name).with(name, value);
   }

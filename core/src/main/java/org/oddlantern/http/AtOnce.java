@@ -33,7 +33,7 @@ record AtOnce(Sender sender, Surroundings surroundings, JsonMapping mapping) {
 
   static final int MOST = 200;
 
-  /** The calls by their numbers, which a report tells where they have no name of their own. */
+  /** The calls by their numbers, which a report shows where they have no name of their own. */
   static List<Call> named(int count, IntFunction<Call> calls) {
     return IntStream.rangeClosed(1, count)
         .mapToObj(number -> {

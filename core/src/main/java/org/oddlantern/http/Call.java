@@ -225,7 +225,7 @@ public final class Call {
    * @param name the name
    * @param value the value, by its {@code toString}; a {@link Secret} is revealed to the service alone
    * @return the call
-   * @throws IllegalArgumentException if it cannot stand in a header
+   * @throws IllegalArgumentException if it cannot be in a header
    */
   public Call header(String name, Object value) {
     return new Call(

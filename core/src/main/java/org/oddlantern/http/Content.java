@@ -47,7 +47,7 @@ public interface Content {
   InputStream open() throws IOException;
 
   /**
-   * The parts of a multipart body, as a report tells them.
+   * The parts of a multipart body, as a report shows them.
    *
    * @return the parts; empty if it is not made of parts
    */

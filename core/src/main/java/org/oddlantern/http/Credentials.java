@@ -109,7 +109,7 @@ public final class Credentials {
    * 401. The call itself is sent without credentials, also where an environment is read-only.
    *
    * @param signIn the call
-   * @param path where the token stands in its reply
+   * @param path where the token is in its reply
    * @return the credentials
    */
   public static Credentials fetchedBy(Call signIn, String path) {

@@ -8,7 +8,7 @@ import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
-/** What was taken from a reply, looked at by itself; what is asked of it stands with the reply. */
+/** What was taken from a reply, looked at by itself; what is asked of it is with the reply. */
 final class DerivedEvidence extends JudgedEvidence {
 
   private final Reply reply;

@@ -82,7 +82,7 @@ public final class Description {
      * content type, an {@code Accept} that nobody can meet, a method that is not described. What a service
      * says to any of them is a refusal (4xx), never an error of its own (5xx).
      *
-     * @return the ways, for samples; {@link Recipes#leftOut} tells which could not be proven
+     * @return the ways, for samples; {@link Recipes#leftOut} says which could not be proven
      */
     public Recipes<WrongCall> wrong() {
       return new WrongCalls(document, operation).found();

@@ -52,7 +52,7 @@ public interface NextPage {
    * By an address in the body, absolute or relative to the page's own; nothing or null is there on the
    * last page.
    *
-   * @param path where the address stands
+   * @param path where the address is
    * @return how
    */
   static NextPage byAddress(String path) {
@@ -69,7 +69,7 @@ public interface NextPage {
   /**
    * By a value in the body that becomes a query parameter; nothing or null is there on the last page.
    *
-   * @param path where the value stands
+   * @param path where the value is
    * @param parameter the name of the query parameter
    * @return how
    */
@@ -89,7 +89,7 @@ public interface NextPage {
    * By a number in the query, one more for each page, until a page has no items.
    *
    * @param parameter the name of the query parameter; the first call sets it, else it starts at 1
-   * @param items where the list of items stands in the body
+   * @param items where the list of items is in the body
    * @return how
    */
   static NextPage byNumber(String parameter, String items) {

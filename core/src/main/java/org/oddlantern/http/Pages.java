@@ -16,7 +16,7 @@ import org.oddlantern.shaded.tools.jackson.databind.node.ArrayNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.JsonNodeFactory;
 
 /**
- * A list that came in pages. Immutable and thread-safe.
+ * A list that was received in pages. Immutable and thread-safe.
  *
  * <pre>{@code
  * Pages pages = beeyard.pages(Call.get("/inspections").query("limit", 20), NextPage.byLink());
@@ -103,7 +103,7 @@ public final class Pages implements Iterable<Reply> {
    * }</pre>
    *
    * @param path a path to many places (RFC 9535)
-   * @return the list; what is asked of it stands with the last page
+   * @return the list; what is asked of it is with the last page
    * @throws CheckFailed if a page is not JSON
    */
   public Evidence itemsAt(String path) {

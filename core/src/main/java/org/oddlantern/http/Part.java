@@ -49,7 +49,7 @@ public final class Part {
   /**
    * A plain field.
    *
-   * @param value a text, number, {@code Secret} or key, told as on the wire
+   * @param value a text, number, {@code Secret} or key, written as on the wire
    * @return the part, without a content type of its own
    */
   public static Part text(Object value) {

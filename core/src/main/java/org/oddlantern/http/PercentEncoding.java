@@ -3,7 +3,7 @@ package org.oddlantern.http;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 
-/** Texts as they stand in addresses and forms. */
+/** Texts as they are in addresses and forms. */
 final class PercentEncoding {
 
   private static final char[] HEX = "0123456789ABCDEF".toCharArray();

@@ -9,7 +9,7 @@ import org.oddlantern.json.Secret;
 
 /**
  * An address, and who calls there if it says so: a name and a password in a URL are sent as Basic
- * credentials (RFC 7617) and never stand in an address again, which everybody prints.
+ * credentials (RFC 7617) and never are in an address again, which everybody prints.
  *
  * @param url the address without them
  * @param credentials what they are; none if there are none

@@ -10,7 +10,7 @@ import org.oddlantern.evidence.internal.LookedAt;
 import org.oddlantern.json.Finding;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
-/** Replies that came to calls sent at once. An error status that nobody looked at is due at the end of the case. */
+/** The replies to calls sent at once. An error status that nobody looked at is due at the end of the case. */
 final class RepliesAtOnce extends LookedAt {
 
   private final JsonNode tree;

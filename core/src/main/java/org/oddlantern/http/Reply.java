@@ -201,7 +201,7 @@ public final class Reply implements Evidence {
   /**
    * The same with another separator.
    *
-   * @param separator what stands between two cells, like {@code ';'}
+   * @param separator what is between two cells, like {@code ';'}
    * @return the rows
    * @throws CheckFailed if it cannot be read
    */
@@ -253,7 +253,7 @@ public final class Reply implements Evidence {
   }
 
   /**
-   * Where the reply came from: the address of the call, or where the last redirect led.
+   * Where the reply is from: the address of the call, or where the last redirect led.
    *
    * @return the address
    */

@@ -260,7 +260,7 @@ final class Sender {
         .orThrow();
   }
 
-  /** A token in the stead of the one that was refused. */
+  /** A token instead of the one that was refused. */
   private Secret renewed(Credentials.TokenCall source, WireRequest refused) {
     String header = refused.headers().first("Authorization").orElse("");
     Secret old = Secret.of(header.substring(header.indexOf(' ') + 1));

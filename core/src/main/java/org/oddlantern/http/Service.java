@@ -78,7 +78,7 @@ public final class Service {
    *
    * @param name the name
    * @param value the value, by its {@code toString}; a {@link Secret} is revealed to the service alone
-   * @throws IllegalArgumentException if it cannot stand in a header
+   * @throws IllegalArgumentException if it cannot be in a header
    */
   public Service header(String name, Object value) {
     return with(profile.defaults(profile.defaults().with(name, value)));
@@ -119,7 +119,7 @@ public final class Service {
   /**
    * This service with the place where its traces can be looked at, to which a failure links.
    *
-   * @param address an address with {@code {id}} where the trace stands: 32 hexadecimal digits
+   * @param address an address with {@code {id}} where the trace is: 32 hexadecimal digits
    * @throws IllegalArgumentException if it is no http or https address, or has no such place
    */
   public Service tracesAt(String address) {
@@ -128,7 +128,7 @@ public final class Service {
 
   /**
    * This service with the file into which it writes its log. Where a call fails, the lines that belong to
-   * it are told with it: those that name its trace or its case, else those that were written while it was
+   * it are reported with it: those that name its trace or its case, else those that were written while it was
    * under way.
    *
    * @param file the file, which need not be there yet; it may be rotated and cut
@@ -140,7 +140,7 @@ public final class Service {
 
   /**
    * This service with its description (OpenAPI 3.0 or 3.1), against which calls and replies are held. What
-   * is otherwise is told at the end of the run and fails nothing, unless {@code always(asDescribed())}.
+   * is otherwise is reported at the end of the run and fails nothing, unless {@code always(asDescribed())}.
    *
    * @param description a file, as for schemas; or the path at which the service gives it: {@code /openapi.json}
    * @throws IllegalArgumentException if there is no such file, or it cannot be used
@@ -289,7 +289,7 @@ public final class Service {
   /**
    * This service with values written and read by a mapper of one's own, so that they travel as the service
    * has them. Secrets, key records and payloads inside them still travel as they do here, by Jackson 2 and
-   * 3 wherever they stand, by others in maps and lists.
+   * 3 wherever they are, by others in maps and lists.
    *
    * @param mapper an {@code ObjectMapper} of Jackson 2 or 3, which is copied, not changed; anything else
    *     with such a pair of methods ({@code toJson(Object)} and {@code fromJson(String, Class)}); or a
@@ -321,7 +321,7 @@ public final class Service {
    *
    * @param call what to send
    * @return the reply, whatever its status
-   * @throws NoReply if no whole reply came: refused, too slow, cut off, too large, not HTTP
+   * @throws NoReply if no whole reply was received: refused, too slow, cut off, too large, not HTTP
    * @throws NotSent if the environment is read-only, credentials could not be fetched, or the case has ended
    * @throws IllegalArgumentException if the call makes no valid address or its body cannot be written
    */
@@ -364,7 +364,7 @@ public final class Service {
    * @param count how many, 2 to 200
    * @param calls gives each by its number, from 1
    * @return the replies as one evidence: a list in the order of the numbers, of objects with {@code status}
-   *     (null where no reply came, with {@code fault}) and {@code body}
+   *     (null where no reply was received, with {@code fault}) and {@code body}
    * @throws NotSent if the environment is read-only, credentials could not be fetched, or the case has ended
    */
   public Evidence sendAtOnce(int count, IntFunction<Call> calls) {

@@ -13,9 +13,9 @@ import java.util.Objects;
  * @param wanted what was asked for, in words; never blank
  * @param got what was there, in words; never blank
  * @param hints what may help to see the reason; often empty
- * @param places the places themselves, as many as are told, if {@code where} stands for several: {@code
+ * @param places the places themselves, as many as are listed, if {@code where} stands for several: {@code
  *     $.items[37].frames} and others for {@code $.items[*].frames}; empty else
- * @param absent whether nothing was there at all, so that {@code got} tells of no value
+ * @param absent whether nothing was there at all, so that {@code got} is no value
  */
 public record Finding(
     String where,
@@ -95,9 +95,9 @@ public record Finding(
   }
 
   /**
-   * The same finding, told of several places at once.
+   * The same finding at several places at once.
    *
-   * @param each the places, as many as are told
+   * @param each the places, as many as are listed
    * @return the finding
    */
   public Finding atEach(List<String> each) {

@@ -32,7 +32,7 @@ public final class JsonPath {
   }
 
   /**
-   * Whether the path leads to one place at most (RFC 9535, singular query). It is told from how the
+   * Whether the path leads to one place at most (RFC 9535, singular query). It follows from how the
    * path is written, not from what it finds.
    *
    * @return true for one place

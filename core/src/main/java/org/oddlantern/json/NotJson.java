@@ -3,7 +3,7 @@ package org.oddlantern.json;
 import java.util.Locale;
 
 /**
- * A text that was to be JSON (RFC 8259) and is not: the message tells the reason, {@link #line()} and
+ * A text that was to be JSON (RFC 8259) and is not: the message gives the reason, {@link #line()} and
  * {@link #column()} the place, both counted from 1, or 0 where no place is known.
  */
 public final class NotJson extends RuntimeException {

@@ -39,7 +39,7 @@ public final class Secret {
 
   /**
    * Wraps the text of an environment variable; command lines that repeat a call then show {@code
-   * $NAME} in its stead.
+   * $NAME} instead.
    *
    * @param variable the name of the environment variable
    * @param text what is to be hidden; never null

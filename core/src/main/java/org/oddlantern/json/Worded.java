@@ -1,6 +1,6 @@
 package org.oddlantern.json;
 
-/** Something that a report tells in words: a check, a shape. */
+/** Something that a report has words for: a check, a shape. */
 public interface Worded {
 
   /**

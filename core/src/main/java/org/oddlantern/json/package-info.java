@@ -1,4 +1,4 @@
-/** The JSON tree as it looks on the wire: mapping, paths, comparison, and the words a difference is told in. */
+/** The JSON tree as it looks on the wire: mapping, paths, comparison, and the words for differences. */
 @NullMarked
 package org.oddlantern.json;
 

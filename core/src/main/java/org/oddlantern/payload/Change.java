@@ -88,7 +88,7 @@ sealed interface Change {
     }
   }
 
-  /** What stands around the place of a change. */
+  /** What is around the place of a change. */
   record Parent(TreePath path, Location where, JsonNode node, Object last) {
 
     static Parent find(TreePath path, List<Object> steps, JsonNode tree) {

@@ -17,7 +17,7 @@ import org.oddlantern.internal.CurrentCase;
 import org.oddlantern.json.Secret;
 
 /**
- * How a program is started. Where there is a POSIX shell, one stands between: it ends the program and all it
+ * How a program is started. Where there is a POSIX shell, one is between: it ends the program and all it
  * has started once nobody holds the other end of its own input, that is, when we say so or are gone.
  *
  * @param name its name, for messages
@@ -82,7 +82,7 @@ record Launch(
     }
   }
 
-  /** Whether a port stands in its arguments or variables, by itself or at the end: then it serves there. */
+  /** Whether a port is in its arguments or variables, by itself or at the end: then it serves there. */
   boolean isTold(int port) {
     Pattern told = Pattern.compile("(?:.*[:= ])?" + port);
     return Stream.concat(command.stream().skip(1), variables.values().stream())

@@ -36,7 +36,7 @@ import org.oddlantern.internal.Needed;
  *
  * <p>It runs in a process group of its own, so Ctrl-C at a terminal reaches the run alone, which ends the
  * program when its tidy-ups are done. On Linux, macOS and other systems with a POSIX shell it ends, with
- * whatever it has started, when the run's process is gone, however that came about. On Windows it stays
+ * whatever it has started, when the run's process is gone, for whatever reason. On Windows it stays
  * after the run was killed.
  */
 public final class Program {

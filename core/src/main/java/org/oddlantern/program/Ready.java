@@ -46,7 +46,7 @@ record Ready(
     return new Ready("it said '" + line + "'", limit, 0, null, line);
   }
 
-  /** Why nobody could tell when it is ready; empty if somebody can. */
+  /** Why there is no way to see when it is ready; empty if there is. */
   String taken() {
     return port > 0 && isListening()
         ? "somebody listens at port " + port

@@ -21,7 +21,7 @@ import org.oddlantern.internal.GrowingPause;
 
 /**
  * A program that was started. What it says, on its output and its error output, is its log: where a call to
- * it fails, the lines that belong to the call are told with it, and if it has ended, how. Thread-safe; the
+ * it fails, the lines that belong to the call are reported with it, and if it has ended, how. Thread-safe; the
  * run ends it with what the supply or case has made that started it.
  */
 public final class RunningProgram implements AutoCloseable {
@@ -120,7 +120,7 @@ public final class RunningProgram implements AutoCloseable {
   }
 
   /**
-   * The status it has ended with; as shells tell it, 128 and the number of the signal if one has ended it.
+   * The status it has ended with; as shells give it, 128 and the number of the signal if one has ended it.
    *
    * @return the status; empty while it runs
    */
@@ -220,7 +220,7 @@ public final class RunningProgram implements AutoCloseable {
     }
   }
 
-  /** What is told of it when a call goes wrong. */
+  /** What is reported of it when a call goes wrong. */
   private final class Told implements KnownPrograms.Known {
 
     @Override

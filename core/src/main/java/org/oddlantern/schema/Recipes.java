@@ -59,7 +59,7 @@ public final class Recipes<R extends Recipe> extends AbstractList<R> {
   /**
    * Those of one place alone, and of what lies in it.
    *
-   * @param place a JSONPath as it is told: {@code $.label}
+   * @param place a JSONPath as messages have it: {@code $.label}
    */
   public Recipes<R> at(String place) {
     Needed.of(place, "at(place): place");

@@ -18,7 +18,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A JSON Schema, drafts 4, 6, 7, 2019-09 and 2020-12, read and ready to judge. It is a shape, so it may
- * stand wherever a shape may: for a body, a value at a path, an item of a list, a field of another
+ * be wherever a shape may: for a body, a value at a path, an item of a list, a field of another
  * shape. Immutable and thread-safe; read once and kept in a constant it costs least.
  *
  * <pre>{@code
@@ -27,7 +27,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  * beeyard.send(Call.get("/hives/{id}", id)).must(status(200), body(HIVE));
  * }</pre>
  *
- * <p>A violation tells the place and the value, what the schema asked for and where in the schema it
+ * <p>A violation gives the place and the value, what the schema asked for and where in the schema it
  * does. Of {@code oneOf} and {@code anyOf} the form that comes closest is explained.
  */
 public final class Schema implements Shape {
@@ -97,7 +97,7 @@ public final class Schema implements Shape {
    *
    * @param <T> what the good value is
    * @param type the same
-   * @return the ways, for samples; {@link Recipes#leftOut} tells which could not be proven
+   * @return the ways, for samples; {@link Recipes#leftOut} says which could not be proven
    * @throws IllegalArgumentException if no value can be made that fits
    */
   public <T> Recipes<Wrong<T>> wrong(Class<T> type) {

@@ -2,7 +2,7 @@ package org.oddlantern.schema;
 
 /**
  * A schema that cannot be used: it breaks its own meta-schema, refers to what is not there, or is of an
- * unknown draft. The message tells the place in the schema and what to do.
+ * unknown draft. The message gives the place in the schema and what to do.
  */
 public final class SchemaProblem extends IllegalArgumentException {
 

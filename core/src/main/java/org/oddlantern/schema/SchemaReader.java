@@ -101,7 +101,7 @@ public final class SchemaReader {
    *
    * @param name what the keyword {@code format} calls it
    * @param words the format in words, as they follow "wanted": {@code a hive code like FH-0042}
-   * @param test tells whether a text is written so; called from several threads
+   * @param test says whether a text is written so; called from several threads
    * @return the reader
    */
   public SchemaReader withFormat(String name, String words, Predicate<String> test) {

@@ -115,7 +115,7 @@ record AddressPattern(String text, String method, List<Segment> segments) {
     return path.size() == segments.size() ? arguments : null;
   }
 
-  /** What tells two patterns apart: not how their arguments are named. */
+  /** What distinguishes two patterns: not how their arguments are named. */
   String sense() {
     StringBuilder sense = new StringBuilder(method);
     segments.forEach(one ->
@@ -166,7 +166,7 @@ record AddressPattern(String text, String method, List<Segment> segments) {
    * A piece of the path.
    *
    * @param kind what it is
-   * @param text what stands there, or the name of the argument
+   * @param text what is there, or the name of the argument
    */
   private record Segment(Kind kind, String text) {}
 }

@@ -99,7 +99,7 @@ public final class Answer {
    *
    * @param name the name
    * @param value the value, by its {@code toString}
-   * @throws IllegalArgumentException if it cannot stand in a header, or is one that the stand-in writes
+   * @throws IllegalArgumentException if it cannot be in a header, or is one that the stand-in writes
    */
   public Answer header(String name, Object value) {
     Header header = HeaderRules.toSend(name, String.valueOf(value));
@@ -116,7 +116,7 @@ public final class Answer {
    * This answer with a JSON body.
    *
    * @param value records, maps, lists and simple values as in a payload; may be null, which is JSON's null
-   * @throws IllegalArgumentException if it cannot be told as JSON
+   * @throws IllegalArgumentException if it cannot be written as JSON
    */
   public Answer json(@Nullable Object value) {
     return typed("application/json", JsonMapping.standard().writeBytes(value));
@@ -286,7 +286,7 @@ public final class Answer {
     return time;
   }
 
-  /** As a report tells it: what is out of the ordinary. */
+  /** As a report shows it: what is out of the ordinary. */
   String words() {
     List<String> words = new ArrayList<>();
     if (!pace.after.isZero()) {
@@ -316,7 +316,7 @@ public final class Answer {
   /**
    * How it ends.
    *
-   * @param words what a report tells of it; empty for a whole answer
+   * @param words what a report says of it; empty for a whole answer
    * @param bytes after how many bytes of the body; less than 0 for all of them
    */
   record Ending(String words, int bytes) {

@@ -6,7 +6,10 @@ import java.util.Deque;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** Requests in the order in which they came; of very many, or very large ones, the last. Thread-safe. */
+/**
+ * Requests in the order in which they were received; of very many, or very large ones, the last.
+ * Thread-safe.
+ */
 final class Arrivals {
 
   private static final int MOST = 100_000;
@@ -26,10 +29,10 @@ final class Arrivals {
   }
 
   /**
-   * Those that came since a moment.
+   * Those received since a moment.
    *
    * @param since the moment; null for the beginning
-   * @throws IllegalStateException if some of all that came are not known any more
+   * @throws IllegalStateException if some of all that were received are no longer known
    */
   synchronized List<IncomingRequest> since(@Nullable Instant since) {
     if (forgotten > 0) {
@@ -47,7 +50,7 @@ final class Arrivals {
    * A request.
    *
    * @param request the request
-   * @param at when it came
+   * @param at when it was received
    */
   private record Arrival(IncomingRequest request, Instant at) {}
 }

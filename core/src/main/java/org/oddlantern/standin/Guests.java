@@ -9,7 +9,7 @@ import java.util.function.Predicate;
 import org.oddlantern.http.internal.CaseRecorder;
 
 /**
- * What came to a stand-in, case by case, and what each case wants answered while it lasts. What came without
+ * What a stand-in received, case by case, and what each case wants answered while it lasts. What was received without
  * telling whose it is belongs to {@link CaseRecorder#NONE}. Thread-safe.
  */
 final class Guests {

@@ -18,7 +18,7 @@ import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 
 /**
- * A request that came to a stand-in. Immutable and thread-safe.
+ * A request that a stand-in received. Immutable and thread-safe.
  *
  * <pre>{@code
  * weather.answering("GET /forecast/{place}", asked ->
@@ -62,7 +62,7 @@ public final class IncomingRequest {
   }
 
   /**
-   * What stands in the path where the pattern has a place.
+   * What is in the path where the pattern has a place.
    *
    * @param name the name of the place
    * @return the text, decoded
@@ -118,7 +118,7 @@ public final class IncomingRequest {
     return method + " " + target;
   }
 
-  /** As evidence tells it. */
+  /** As evidence shows it. */
   Map<String, Object> told() {
     Map<String, Object> told = new LinkedHashMap<>();
     told.put("method", method);

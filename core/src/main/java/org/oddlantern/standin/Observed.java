@@ -21,12 +21,12 @@ public interface Observed extends Evidence {
 
   /**
    * What was looked at, seen as JSON: records, maps, lists and simple values as in a payload. Each look is
-   * told by itself in the report, so a look that is to be repeated is made anew each time.
+   * shown by itself in the report, so a look that is to be repeated is made anew each time.
    *
    * @param title what was looked at, in words: {@code the mailbox of wren}
    * @param seen what was seen; may be null
    * @return the evidence
-   * @throws IllegalArgumentException if the title is blank, or what was seen cannot be told as JSON
+   * @throws IllegalArgumentException if the title is blank, or what was seen cannot be written as JSON
    */
   static Observed of(String title, @Nullable Object seen) {
     Needed.of(title, "Observed.of(title, seen): title");

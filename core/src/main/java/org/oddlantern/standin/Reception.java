@@ -20,7 +20,7 @@ import org.oddlantern.json.Finding;
 import org.oddlantern.shaded.org.apache.hc.core5.http.ClassicHttpRequest;
 import org.oddlantern.shaded.org.apache.hc.core5.http.HttpEntity;
 
-/** Finds out whose a request is and what is answered to it, and tells its case. Thread-safe. */
+/** Finds out whose a request is and what is answered to it, and lets its case know. Thread-safe. */
 final class Reception {
 
   private static final String FORESEEN = "a request that the stand-in foresees";
@@ -103,7 +103,7 @@ final class Reception {
     return arrivals.since(null);
   }
 
-  /** Those of a case; if others came meanwhile that may be its own, nobody knows. */
+  /** Those of a case; if others were received meanwhile that may be its own, it is unknown. */
   List<IncomingRequest> askedBy(CaseRecorder whose, AddressPattern wanted) {
     Callers run = callers;
     if (run == null || whose == CaseRecorder.NONE) {
@@ -192,7 +192,7 @@ final class Reception {
     }
   }
 
-  /** The case that a request belongs to; nobody if that cannot be told. */
+  /** The case that a request belongs to; nobody if that cannot be known. */
   private CaseRecorder whose(List<Header> fields) {
     Callers run = callers;
     if (run == null) {

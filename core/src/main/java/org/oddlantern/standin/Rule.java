@@ -51,7 +51,7 @@ record Rule(AddressPattern pattern, Function<IncomingRequest, Answer> answer, bo
    * A rule that matches a request.
    *
    * @param rule the rule
-   * @param arguments what stands where the pattern has places
+   * @param arguments what is where the pattern has places
    */
   record Match(Rule rule, Map<String, String> arguments) {}
 }

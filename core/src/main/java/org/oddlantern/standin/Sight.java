@@ -22,7 +22,7 @@ final class Sight extends LookedAt implements Observed {
     super(look, tree, recorder);
   }
 
-  /** Seen by the case at work, unless it was told before what is seen. */
+  /** Seen by the case at work, unless it was given before what is seen. */
   static Sight of(String title, Supplier<@Nullable Object> seen) {
     EvidenceListener recorder =
         CurrentCase.part(EvidenceListener.class).orElse(EvidenceListener.NONE);

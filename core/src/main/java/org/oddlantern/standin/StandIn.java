@@ -21,8 +21,8 @@ import org.oddlantern.internal.described.KnownDescriptions;
 import org.oddlantern.internal.description.ApiDocument;
 
 /**
- * Stands in for another service that the service under test calls: it answers as it is told, as badly as it
- * is told, and what it was asked is evidence. HTTP/1.1 on the loopback address, over TLS if wanted.
+ * Stands in for another service that the service under test calls: it answers as instructed, however
+ * badly, and what it was asked is evidence. HTTP/1.1 on the loopback address, over TLS if wanted.
  * Thread-safe; the run closes it with what the supply or case has made that opened it.
  *
  * <pre>{@code
@@ -35,7 +35,7 @@ import org.oddlantern.internal.description.ApiDocument;
  * weather.asked("GET /forecast/{place}").must(size(1), at("$[0].headers.Accept", "application/json"));
  * }</pre>
  *
- * <p>Whose a request is, is told by the trace that the service passes on ({@code traceparent}, W3C Trace
+ * <p>Whose a request is, is known by the trace that the service passes on ({@code traceparent}, W3C Trace
  * Context), else by the header that names the case ({@code Odd-Lantern-Case}), if it passes that on. Where it
  * passes on neither, a request belongs to the one case that is under way; where several are, mark those
  * that use the stand-in {@code @Occupies} or {@code @Alone}.
@@ -161,7 +161,7 @@ public final class StandIn implements AutoCloseable {
 
   /**
    * Answers what nothing else was said of by the description of the other service (OpenAPI 3.0 or 3.1): each
-   * operation with its first success, by the examples that stand there, else by a value made from the
+   * operation with its first success, by the examples that are there, else by a value made from the
    * schema, always the same. A request that is not as described fails the case it belongs to, whatever was
    * answered.
    *
@@ -238,7 +238,7 @@ public final class StandIn implements AutoCloseable {
    * @param pattern as for {@link #answering(String, Answer)}, whether answered or not
    * @return the requests as evidence; an empty list if there was none
    * @throws IllegalArgumentException if the pattern can never match
-   * @throws IllegalStateException if requests came that may be of this case or of another
+   * @throws IllegalStateException if requests were received that may be of this case or of another
    */
   public Observed asked(String pattern) {
     refuseIfClosed("asked");
@@ -255,7 +255,7 @@ public final class StandIn implements AutoCloseable {
    * @param pattern as for {@link #answering(String, Answer)}, whether answered or not
    * @return the requests as evidence; an empty list if there was none
    * @throws IllegalArgumentException if the pattern can never match
-   * @throws IllegalStateException if so many came that not all are known any more
+   * @throws IllegalStateException if so many were received that not all are still known
    */
   public Observed askedByAll(String pattern) {
     refuseIfClosed("askedByAll");

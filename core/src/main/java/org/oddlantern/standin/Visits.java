@@ -29,7 +29,7 @@ record Visits(String name, String url) {
     return exchange(request, reply, at, took);
   }
 
-  /** A request whose answer is still computed, told before it is too late to be told. */
+  /** A request whose answer is still computed, reported while there is time. */
   Exchange waiting(IncomingRequest request, Instant at, String place) {
     String words = "with nothing yet: it is still computed, at " + place;
     WireReply none = new WireReply(0, words, Headers.NONE, new byte[0]);

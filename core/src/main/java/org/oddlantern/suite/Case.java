@@ -7,7 +7,7 @@ import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 
 /**
- * Marks a method as a case: one thing that the service is to do, told in plain words and put to the test.
+ * Marks a method as a case: one thing that the service is to do, said in plain words and put to the test.
  *
  * <p>What the method returns is handed to every case that takes that type as a parameter; what it
  * takes is made for it by other cases, which run first. The method may have any visibility and may

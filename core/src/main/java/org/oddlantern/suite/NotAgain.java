@@ -23,7 +23,7 @@ import java.lang.annotation.Target;
 public @interface NotAgain {
 
   /**
-   * Why, which reports tell.
+   * Why, which reports show.
    *
    * @return the reason; not blank
    */

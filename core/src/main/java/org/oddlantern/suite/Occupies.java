@@ -11,7 +11,7 @@ import java.lang.annotation.Target;
  * holds for all its cases and sections.
  *
  * <pre>{@code
- * @Case("a keeper is told of a swarm")
+ * @Case("a keeper hears of a swarm")
  * @Occupies("mailbox")
  * void told() { ... }
  * }</pre>

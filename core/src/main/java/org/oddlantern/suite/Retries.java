@@ -13,7 +13,7 @@ import java.lang.annotation.Target;
  * failed is marked <em>flaky</em>, and every try is in the report.
  *
  * <pre>{@code
- * @Case("the weather of the day is told")
+ * @Case("the weather of the day is known")
  * @Retries(2)
  * void weather() { ... }
  * }</pre>

@@ -13,7 +13,7 @@ import java.lang.annotation.Target;
  * stands for the component of that name. What such a case hands on goes from sample to sample; who takes
  * a {@code List} of it gets all.
  *
- * <p>A sample is known by its first component if that tells all apart, else by its number: {@code
+ * <p>A sample is known by its first component if that distinguishes all, else by its number: {@code
  * --case "HiveRefusalTest#refused[no label]"}. The method is called when the run is planned.
  *
  * <pre>{@code

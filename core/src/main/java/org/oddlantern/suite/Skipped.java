@@ -12,7 +12,7 @@ import java.lang.annotation.Target;
  * they are not forgotten.
  *
  * <pre>{@code
- * @Case("the neighbour is told of a swarm")
+ * @Case("the neighbour hears of a swarm")
  * @Skipped(why = "the mail server moves", until = "2026-12-01")
  * void swarm() { ... }
  * }</pre>

@@ -8,7 +8,7 @@ import java.lang.annotation.Target;
 
 /**
  * Marks a method that puts back what a case or a supply made, after the last case that uses it,
- * whatever came of that case. It takes the value as its first parameter; others may be an
+ * whatever its outcome. It takes the value as its first parameter; others may be an
  * {@code Environment}, {@code Fresh} and shared supplies. It is looked for from the class of the maker,
  * like a maker. It runs once for each value, but not for one that a case has used up and passed.
  *

@@ -8,7 +8,7 @@ import java.lang.annotation.Target;
 
 /**
  * Names places of what the case is answered that nobody need watch, so that {@code --blind-spots} does not
- * tell of them. What holds for every case is said once in the settings, under {@code unwatched}.
+ * mention them. What holds for every case is said once in the settings, under {@code unwatched}.
  *
  * <pre>{@code
  * @Case("the service is well")

@@ -11,7 +11,7 @@ import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.Node;
 
-/** Tells how far a path of plain steps leads, and what stands where it ends. */
+/** Says how far a path of plain steps leads, and what is where it ends. */
 final class DeadXPath {
 
   private DeadXPath() {}

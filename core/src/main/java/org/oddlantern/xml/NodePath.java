@@ -4,7 +4,7 @@ import org.jspecify.annotations.Nullable;
 import org.w3c.dom.Attr;
 import org.w3c.dom.Node;
 
-/** Writes where a node stands: {@code /hives/hive[2]/@id}. */
+/** Writes where a node is: {@code /hives/hive[2]/@id}. */
 final class NodePath {
 
   private NodePath() {}

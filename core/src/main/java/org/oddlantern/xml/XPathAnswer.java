@@ -25,7 +25,7 @@ import org.w3c.dom.Node;
 /**
  * What an expression gives for a document.
  *
- * @param value the value as JSON would tell it
+ * @param value the value as JSON would write it
  * @param places the places of the nodes it selects
  */
 record XPathAnswer(JsonNode value, List<String> places) {

@@ -83,7 +83,7 @@ public final class Xml {
   }
 
   /**
-   * What an expression gives, as JSON would tell it: one node is its text, several are a list of their
+   * What an expression gives, as JSON would write it: one node is its text, several are a list of their
    * texts, numbers, truths and texts are themselves.
    *
    * @param expression an XPath 1.0 expression
@@ -160,7 +160,7 @@ public final class Xml {
 
   /**
    * What differs from a wanted document: elements and the texts among them in order, attributes in any;
-   * comments, prefixes, the way text is written, and space that stands alone between elements do not
+   * comments, prefixes, the way text is written, and space alone between elements do not
    * count, unless {@code xml:space} says so. Space at the ends of a text counts.
    *
    * @param wanted the document wanted

@@ -55,7 +55,7 @@ final class XmlDifferences {
         NodePath.of(attribute), "no such attribute", Words.quoted(attribute.getValue()))));
   }
 
-  /** What stands before, between and after the elements; space alone counts only where text stands too. */
+  /** What is before, between and after the elements; space alone counts only where text is too. */
   private void compareTexts(Element wanted, Element got) {
     List<String> texts = Nodes.texts(wanted);
     List<String> there = Nodes.texts(got);

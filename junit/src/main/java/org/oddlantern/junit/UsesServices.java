@@ -10,7 +10,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /**
  * Gives the methods of a plain JUnit 5 test an {@code Environment}, a {@code Service} or {@code Fresh}
- * values. What a test sends is recorded, what it made is put back, and the test stands in the report
+ * values. What a test sends is recorded, what it made is put back, and the test is in the report
  * beside the suites. An error status that nobody looked at fails it.
  *
  * <pre>{@code

@@ -104,7 +104,7 @@ final class CameHolding {
             Finding.nothing(
                 words,
                 "it, since it is required, says " + document.name() + "#" + header.pointer(),
-                "it did not come"),
+                "it is missing"),
             proposals.optional(header.pointer())));
       }
       return;

@@ -47,7 +47,7 @@ public class CallKindsTest {
     beeyard.send(Call.get("/hives").json(Map.of("unusual", true))).must(status(200));
   }
 
-  @Case("parameters stand in the path and in the query")
+  @Case("parameters are in the path and in the query")
   void address() {
     beeyard
         .send(Call.get("/inspections")

@@ -45,7 +45,7 @@ public class HiveRegisterTest {
         .valueAt("$.id", HiveId.class);
   }
 
-  @Case("a registration tells where the new hive is")
+  @Case("a registration says where the new hive is")
   void whereItIs(Fresh fresh) {
     var hive = Payload.file("payloads/hive.json").with("$.label", fresh.text("hive-"));
     var reply = beeyard.send(Call.post("/hives")

@@ -28,7 +28,7 @@ public class HoneyTest {
     beeyard.send(Call.get("/hives/{id}/jars", hive)).must(at("$.jars", 36));
   }
 
-  @Case("the gate tells who flies, for as long as one looks")
+  @Case("the gate reports who flies, for as long as one looks")
   void flights() {
     beeyard
         .send(Call.get("/hives/{id}/flights", 2).readingEvents(3, Duration.ofSeconds(5)))

@@ -20,7 +20,7 @@ public class InspectionTest {
     beeyard = env.service("beeyard").bearer(session.token());
   }
 
-  @Case("every inspection tells hive, frames and mood")
+  @Case("every inspection has hive, frames and mood")
   void all() {
     beeyard
         .send(Call.get("/inspections"))

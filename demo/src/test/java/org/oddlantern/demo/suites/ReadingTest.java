@@ -40,7 +40,7 @@ public class ReadingTest {
     beeyard = env.service("beeyard").bearer(session.token());
   }
 
-  @Case("the season is told without loss")
+  @Case("the season is read without loss")
   void season() {
     var season = beeyard.send(Call.get("/season"));
     season
@@ -108,7 +108,7 @@ public class ReadingTest {
     page.must(holds("four inspections were read", inspections.size() == 4));
   }
 
-  @Case("all that is wrong with several replies is told at once")
+  @Case("all that is wrong with several replies is reported at once")
   void several() {
     gatherFailures(() -> {
       for (int id = 1; id <= 3; id++) {

@@ -18,6 +18,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.oddlantern.config.internal.Settings;
 import org.oddlantern.config.internal.SettingsFile;
 import org.oddlantern.demo.beeyard.Beeyard;
@@ -85,13 +86,14 @@ final class FailureBook {
 
   /** The case alone; times, ports and today as they might have been. */
   private static String told(String printed, Beeyard beeyard) {
-    return printed
+    List<String> lines = printed
         .lines()
         .dropWhile(line -> !line.startsWith("failed ") && !line.startsWith("errored "))
         .takeWhile(line -> !line.isEmpty())
-        .filter(line -> !line.contains(", answered 200 OK in ")
-            && !line.contains(", answered 201 Created in ")
-            && !line.contains(", answered 204 No Content in "))
+        .toList();
+    return IntStream.range(0, lines.size())
+        .filter(i -> !isFine(lines, i))
+        .mapToObj(lines::get)
         .map(line -> line.replace(beeyard.address(), "http://127.0.0.1:7411/api")
             .replaceAll("trace     [0-9a-f]{32}", "trace     4bf92f3577b34da6a3ce929d0e0e4736")
             .replaceAll("(after|in) [\\d.]+ m?s", "$1 4 ms")
@@ -101,6 +103,12 @@ final class FailureBook {
                 "6 tries, none held; the last after 405 ms")
             .replace(LocalDate.now(Clock.systemUTC()).toString(), "2026-05-01"))
         .collect(Collectors.joining("\n"));
+  }
+
+  /** A call on the way that has nothing below it: nothing was wrong with it. */
+  private static boolean isFine(List<String> lines, int i) {
+    boolean last = i + 1 == lines.size() || lines.get(i + 1).matches(" {10}\\S.*");
+    return last && lines.get(i).matches(".*, answered (200 OK|201 Created|204 No Content) in .*");
   }
 
   /** The whole document. */

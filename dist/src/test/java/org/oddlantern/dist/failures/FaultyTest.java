@@ -41,17 +41,17 @@ public class FaultyTest {
     store = env.database("store");
   }
 
-  @Case("a hive tells where it stands")
+  @Case("a hive has its plot")
   void wrongValue() {
     hive().must(body(including(FOXGLOVE)));
   }
 
-  @Case("a hive tells all that is known")
+  @Case("a hive has all its fields")
   void missingField() {
     hive().must(body(including(FOXGLOVE)));
   }
 
-  @Case("a hive tells nothing about its keeper")
+  @Case("a hive says nothing about its keeper")
   void surplusField() {
     hive()
         .must(body(fields()
@@ -70,7 +70,7 @@ public class FaultyTest {
     hive().must(at("$.queenYear", 2025));
   }
 
-  @Case("a hive tells the year of its queen")
+  @Case("a hive has the year of its queen")
   void renamedField() {
     hive().must(body(including(FOXGLOVE)));
   }
@@ -85,12 +85,12 @@ public class FaultyTest {
     hive().must(at("$.label", "Foxglove"));
   }
 
-  @Case("a label is told as it was given")
+  @Case("a label is returned as it was given")
   void trailingSpace() {
     hive().must(at("$.label", "Foxglove"));
   }
 
-  @Case("a plot is told as it was given")
+  @Case("a plot is returned as it was given")
   void noBreakSpace() {
     hive().must(at("$.plot", "north slope"));
   }
@@ -190,7 +190,7 @@ public class FaultyTest {
     season().must(at("$.coldest", -4.5));
   }
 
-  @Case("every jar of the season is told")
+  @Case("every jar of the season is listed")
   void deepDifference() {
     season()
         .must(body(including(Map.of(
@@ -202,7 +202,7 @@ public class FaultyTest {
                     List.of(Map.of("grams", 250), Map.of("grams", 250), Map.of("grams", 500))))))));
   }
 
-  @Case("the season tells no prices but that of a jar")
+  @Case("the season has no prices but that of a jar")
   void surplusKeys() {
     season()
         .must(body(onlyKeys(
@@ -245,7 +245,7 @@ public class FaultyTest {
         .must(atEach("$.items", fields().with("frames", atLeast(0))));
   }
 
-  @Case("every inspection tells a mood")
+  @Case("every inspection has a mood")
   void allItemsBad() {
     beeyard
         .send(Call.get("/inspections"))
@@ -282,22 +282,22 @@ public class FaultyTest {
     hive().must(at("$.label", "Foxglove"));
   }
 
-  @Case("a hive has something to tell")
+  @Case("a hive is not empty")
   void emptyBody() {
     hive().must(at("$.label", "Foxglove"));
   }
 
-  @Case("a hive is told to the end")
+  @Case("a hive is returned whole")
   void brokenJson() {
     hive().must(at("$.label", "Foxglove"));
   }
 
-  @Case("a hive stands on one plot")
+  @Case("a hive is on one plot")
   void doubledKey() {
     hive().must(at("$.plot", "north slope"));
   }
 
-  @Case("a new name is told at once")
+  @Case("a new name is returned at once")
   void staleCache(Fresh fresh) {
     int id = register(fresh).valueAt("$.id", int.class);
     beeyard.send(Call.patch("/hives/{id}", id).json(Map.of("label", "Renamed")));
@@ -325,12 +325,12 @@ public class FaultyTest {
     store.row("select * from keeper where name = ?", name).must(at("$.password", not(PASSWORD)));
   }
 
-  @Case("the export tells of which kind a hive is")
+  @Case("the export has the kind of each hive")
   void xmlValue() {
     beeyard.send(Call.get("/export")).must(xpath("/hives/hive[@id = 2]/kind", "long"));
   }
 
-  @Case("the export tells the hives there are")
+  @Case("the export lists the hives there are")
   void xmlSurplus() {
     beeyard.send(Call.get("/export")).must(sameXml("""
         <hives>

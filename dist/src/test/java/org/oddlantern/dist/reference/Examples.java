@@ -121,7 +121,7 @@ final class Examples {
         .skip(1)
         .takeWhile(line -> line.startsWith("          "))
         .filter(line -> !line.matches(
-            " +(at ExamplesTest.*|GET http.*|came .*|repeat .*|trace .*|kept .*|described .*)"))
+            " +(at ExamplesTest.*|GET http.*|received .*|repeat .*|trace .*|kept .*|described .*)"))
         .map(line -> line.replaceAll("\\b\\d+(\\.\\d+)? m?s\\b", "4 ms")
             .replaceAll("\\d+ tr(?:ies|y), none", "3 tries, none"))
         .toList();

@@ -79,7 +79,7 @@ record PromiseNote(RunData run, Promise promise) {
   private static String blocked(String why) {
     Matcher title = FAILED.matcher(why);
     return title.find()
-        ? "it needs what did not come about: " + title.group(1)
+        ? "it needs what is missing: " + title.group(1)
         : "it could not be tried: " + why;
   }
 }
