@@ -9,6 +9,7 @@ import org.oddlantern.database.Database;
 import org.oddlantern.http.Call;
 import org.oddlantern.http.Reply;
 import org.oddlantern.http.Service;
+import org.oddlantern.json.Key;
 import org.oddlantern.json.Secret;
 import org.oddlantern.suite.Case;
 import org.oddlantern.suite.Supply;
@@ -33,6 +34,7 @@ class NoteTest {
   /** The cookie that a log-in earns. */
   record Session(Secret cookie) {}
 
+  @Key
   record NoteId(UUID id) {}
 
   private final Service office;
