@@ -1,9 +1,12 @@
 package org.oddlantern.internal.run;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.internal.Answering;
 import org.oddlantern.internal.plan.CaseDefinition;
@@ -42,15 +45,16 @@ final class CaseRunner {
    * @param lane the lane
    * @param held what keeps every case from running; empty if nothing does
    * @param putBacks puts back what an earlier try made
-   * @return what came of it, and what it made
+   * @param after hears what came of it, and what it made; maybe in another thread
    */
-  Made run(PlannedCase one, Lane lane, String held, PutBacks putBacks) {
+  void run(PlannedCase one, Lane lane, String held, PutBacks putBacks, Consumer<Made> after) {
     Instant start = workshop.clock().instant();
     long nanos = System.nanoTime();
     Attempt before = beforeRunning(one, held);
     if (before != null) {
       Try none = new Try(before, log(one), new Belongings(ledger), null);
-      return told(one, 0, none, List.of(), Entries.Took.since(start, nanos));
+      after.accept(told(one, 0, none, List.of(), Entries.Took.since(start, nanos)));
+      return;
     }
     entries.begun(CaseFacts.of(one), lane.number());
     List<AttemptRecord> earlier = new ArrayList<>();
@@ -58,13 +62,18 @@ final class CaseRunner {
     for (int number = 1; ; number++) {
       Instant tryStart = workshop.clock().instant();
       long tryNanos = System.nanoTime();
-      Try tried = tried(one, lane, number);
+      Consumer<Try> left = number < tries
+          ? null
+          : last -> after.accept(
+              told(one, lane.number(), last, earlier, Entries.Took.since(start, nanos)));
+      Try tried = tried(one, lane, number, left);
       Outcome outcome = tried.attempt.outcome();
       boolean again = outcome == Outcome.FAILED || outcome == Outcome.ERRORED;
       if (!again || number >= tries) {
         Made made = told(one, lane.number(), tried, earlier, Entries.Took.since(start, nanos));
         examine(one, tried, lane);
-        return made;
+        after.accept(made);
+        return;
       }
       earlier.add(
           entries.earlier(tried.attempt, tried.log, Entries.Took.since(tryStart, tryNanos)));
@@ -116,7 +125,7 @@ final class CaseRunner {
     return held.isEmpty() ? handed.spread(one) : Attempt.blocked(held);
   }
 
-  private Try tried(PlannedCase one, Lane lane, int number) {
+  private Try tried(PlannedCase one, Lane lane, int number, @Nullable Consumer<Try> left) {
     CaseDefinition definition = one.definition();
     String attempt = number == 1 ? "" : " try " + number;
     Belongings belongings = new Belongings(ledger);
@@ -132,9 +141,18 @@ final class CaseRunner {
     }
     Performance performance =
         tape == null ? null : new Performance(work.log(), tape, values, attempt);
+    Duration limit = definition.marks().timeLimit();
+    Callable<@Nullable Object> body = asker.call(one.bound(), work, values);
     Attempt done = judged(
         definition,
-        work.done(lane, definition.marks().timeLimit(), asker.call(one.bound(), work, values)));
+        left == null
+            ? work.done(lane, limit, body)
+            : work.doneHere(
+                lane,
+                limit,
+                body,
+                ended ->
+                    left.accept(new Try(judged(definition, ended), work.log(), belongings, null))));
     if (done.value() != null) {
       asker.keep(one.bound(), done.value(), belongings.life());
     }

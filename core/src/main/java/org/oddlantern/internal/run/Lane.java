@@ -8,25 +8,27 @@ import java.util.concurrent.Future;
 import java.util.concurrent.ThreadFactory;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.Consumer;
 import java.util.function.LongSupplier;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.Outcome;
 
 /**
- * A thread that runs cases one after the other. A case that outlasts its limit is interrupted; one that
- * does not let go even then keeps its thread, and the lane goes on with a new one.
+ * Runs cases one after the other. One that outlasts its limit is interrupted; one that does not let go even
+ * then keeps its thread, and the lane goes on in a new one. Most cases run in the thread of the lane itself,
+ * since going from thread to thread takes longer than a short case; what others wait for runs in a second one.
  */
 final class Lane implements AutoCloseable {
 
-  /** For a case to end after it was interrupted. */
-  private static final Duration GRACE = Duration.ofSeconds(1);
-
   private final ThreadFactory threads;
   private final int number;
-  private ExecutorService worker;
+  private @Nullable ExecutorService worker;
   private volatile @Nullable Thread thread;
   private @Nullable Thread waiting;
+  private @Nullable Turn turn;
+  private volatile @Nullable TurnWatch watch;
+  private Consumer<Runnable> successor = rest -> {};
   private boolean stopped;
 
   /**
@@ -38,7 +40,18 @@ final class Lane implements AutoCloseable {
   Lane(int number, ThreadFactory threads) {
     this.number = number;
     this.threads = threads;
-    this.worker = Executors.newSingleThreadExecutor(threads);
+  }
+
+  /**
+   * From here on cases may run in the thread of the lane.
+   *
+   * @param by looks at them
+   * @param after goes on in a new thread with what it is given, and then with the next case, where a case
+   *     does not let go of its own
+   */
+  synchronized void watchedBy(TurnWatch by, Consumer<Runnable> after) {
+    watch = by;
+    successor = after;
   }
 
   int number() {
@@ -46,7 +59,81 @@ final class Lane implements AutoCloseable {
   }
 
   /**
-   * Runs a case, a supply or what puts one back.
+   * Runs a case in this thread.
+   *
+   * @param work what throws nothing
+   * @param limit how long it may take
+   * @param left ends the case in another thread, if it does not let go of this one
+   * @return what came of it
+   * @throws TimeLimitPassed if it took longer; its stack is where it was
+   * @throws Stopped if the run was stopped before it ended
+   * @throws Turn.Left if another thread has gone on meanwhile, so that nothing is left to do in this one
+   */
+  Attempt runHere(Supplier<Attempt> work, Duration limit, Consumer<Exception> left)
+      throws TimeLimitPassed, Stopped {
+    Turn own = new Turn(limit, left);
+    TurnWatch watching = begun(own);
+    if (watching == null) {
+      return run(work, limit, true);
+    }
+    watching.until(own.deadline());
+    try {
+      return own.done(work);
+    } finally {
+      ended(own);
+    }
+  }
+
+  private synchronized @Nullable TurnWatch begun(Turn own) throws Stopped {
+    if (stopped) {
+      throw new Stopped();
+    }
+    turn = watch == null ? null : own;
+    return watch;
+  }
+
+  private synchronized void ended(Turn own) {
+    if (turn == own) {
+      turn = null;
+    }
+  }
+
+  /**
+   * Looks at the case that runs in the thread of this lane.
+   *
+   * @param otherwise what is returned if there is none
+   * @return when it is to be looked at again
+   */
+  long looked(long otherwise) {
+    Turn own = turn();
+    if (own == null) {
+      return otherwise;
+    }
+    Runnable rest = own.looked();
+    if (rest == null) {
+      return own.deadline();
+    }
+    ended(own);
+    threads.newThread(() -> successor.accept(rest)).start();
+    return otherwise;
+  }
+
+  private synchronized @Nullable Turn turn() {
+    return turn;
+  }
+
+  /** The thread in which something runs that another waits for. */
+  private ExecutorService worker() {
+    ExecutorService known = worker;
+    if (known == null) {
+      known = Executors.newSingleThreadExecutor(threads);
+      worker = known;
+    }
+    return known;
+  }
+
+  /**
+   * Runs a case, a supply or what puts one back in another thread.
    *
    * @param work what throws nothing
    * @param limit how long it may take
@@ -60,7 +147,7 @@ final class Lane implements AutoCloseable {
     if (mayBeStopped && !waits()) {
       throw new Stopped();
     }
-    Future<Attempt> running = worker.submit(() -> {
+    Future<Attempt> running = worker().submit(() -> {
       thread = Thread.currentThread();
       return work.get();
     });
@@ -90,7 +177,7 @@ final class Lane implements AutoCloseable {
     if (!waits()) {
       throw new Stopped();
     }
-    Future<Attempt> running = worker.submit(() -> {
+    Future<Attempt> running = worker().submit(() -> {
       thread = Thread.currentThread();
       work.run();
       return Attempt.passed(null);
@@ -133,10 +220,27 @@ final class Lane implements AutoCloseable {
   }
 
   /** Gives up what runs now, and what would run later, as far as it may be stopped. */
-  synchronized void stop() {
+  void stop() {
+    Turn own = stopping();
+    if (own != null) {
+      own.stop();
+      watchUntil(own.deadline());
+    }
+  }
+
+  private synchronized @Nullable Turn stopping() {
     stopped = true;
     if (waiting != null) {
       waiting.interrupt();
+    }
+    return turn;
+  }
+
+  /** Without the lock, since whoever watches takes it while he looks. */
+  private void watchUntil(long deadline) {
+    TurnWatch watching = watch;
+    if (watching != null) {
+      watching.until(deadline);
     }
   }
 
@@ -167,8 +271,8 @@ final class Lane implements AutoCloseable {
   }
 
   private void leave() {
-    worker.shutdown();
-    worker = Executors.newSingleThreadExecutor(threads);
+    worker().shutdown();
+    worker = null;
   }
 
   private TimeLimitPassed passed(Future<Attempt> running, Duration limit) {
@@ -187,7 +291,7 @@ final class Lane implements AutoCloseable {
       busy.interrupt();
     }
     try {
-      return running.get(GRACE.toMillis(), TimeUnit.MILLISECONDS);
+      return running.get(Turn.GRACE.toMillis(), TimeUnit.MILLISECONDS);
     } catch (TimeoutException | InterruptedException e) {
       return null;
     } catch (ExecutionException e) {
@@ -197,7 +301,10 @@ final class Lane implements AutoCloseable {
 
   @Override
   public void close() {
-    worker.shutdownNow();
+    ExecutorService known = worker;
+    if (known != null) {
+      known.shutdownNow();
+    }
   }
 
   /** The run was stopped. */

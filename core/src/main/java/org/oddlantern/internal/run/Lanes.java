@@ -2,23 +2,24 @@ package org.oddlantern.internal.run;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ThreadFactory;
 import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.plan.Planned;
 
-/** Several lanes that work off one schedule; the first of them in the thread that asks. */
+/** Several lanes that work off one schedule, each in a thread of its own. */
 final class Lanes implements AutoCloseable {
 
   private final List<Lane> lanes = new ArrayList<>();
+  private final TurnWatch watch = new TurnWatch(lanes);
   private final ThreadFactory threads;
   private volatile @Nullable Throwable broken;
 
   Lanes(int count) {
-    ThreadFactory workers = LaneThreads.of(count, "odd-lantern lane");
-    threads = LaneThreads.of(count, "odd-lantern lanes");
+    threads = LaneThreads.of(count, "odd-lantern lane");
     for (int number = 1; number <= count; number++) {
-      lanes.add(new Lane(number, workers));
+      lanes.add(new Lane(number, threads));
     }
   }
 
@@ -33,14 +34,13 @@ final class Lanes implements AutoCloseable {
    */
   @Nullable
   Throwable workOff(Schedule schedule, BiConsumer<Planned, Lane> work) {
-    List<Thread> others = new ArrayList<>();
-    for (Lane lane : lanes.subList(1, lanes.size())) {
-      Thread other = threads.newThread(() -> workOff(schedule, work, lane));
-      others.add(other);
-      other.start();
+    CountDownLatch ended = new CountDownLatch(lanes.size());
+    for (Lane lane : lanes) {
+      Loop loop = new Loop(schedule, work, lane, ended);
+      lane.watchedBy(watch, loop::goOn);
+      threads.newThread(loop::run).start();
     }
-    workOff(schedule, work, first());
-    others.forEach(Lanes::joined);
+    awaited(ended);
     return broken;
   }
 
@@ -51,32 +51,71 @@ final class Lanes implements AutoCloseable {
 
   @Override
   public void close() {
+    watch.close();
     lanes.forEach(Lane::close);
   }
 
-  private void workOff(Schedule schedule, BiConsumer<Planned, Lane> work, Lane lane) {
-    try {
-      for (Planned next = schedule.next(); next != null; next = schedule.next()) {
-        work.accept(next, lane);
-        schedule.finished(next);
-      }
-    } catch (RuntimeException | Error e) {
-      broken = e;
-      schedule.stop();
-    }
-  }
-
-  private static void joined(Thread thread) {
+  private static void awaited(CountDownLatch ended) {
     boolean interrupted = false;
-    while (thread.isAlive()) {
+    while (ended.getCount() > 0) {
       try {
-        thread.join();
+        ended.await();
       } catch (InterruptedException e) {
         interrupted = true;
       }
     }
     if (interrupted) {
       Thread.currentThread().interrupt();
+    }
+  }
+
+  /** One lane on its way through the schedule; in another thread from where a case kept the last one. */
+  private final class Loop {
+    private final Schedule schedule;
+    private final BiConsumer<Planned, Lane> work;
+    private final Lane lane;
+    private final CountDownLatch ended;
+    private @Nullable Planned current;
+
+    Loop(Schedule schedule, BiConsumer<Planned, Lane> work, Lane lane, CountDownLatch ended) {
+      this.schedule = schedule;
+      this.work = work;
+      this.lane = lane;
+      this.ended = ended;
+    }
+
+    void run() {
+      try {
+        for (Planned next = schedule.next(); next != null; next = schedule.next()) {
+          current = next;
+          work.accept(next, lane);
+          schedule.finished(next);
+        }
+      } catch (Turn.Left e) {
+        return; // another thread has gone on
+      } catch (RuntimeException | Error e) {
+        broke(e);
+      }
+      ended.countDown();
+    }
+
+    /** Ends what runs now, and goes on with the next. */
+    void goOn(Runnable rest) {
+      Planned left = current;
+      try {
+        rest.run();
+        if (left != null) {
+          schedule.finished(left);
+        }
+      } catch (RuntimeException | Error e) {
+        broke(e);
+      }
+      run();
+    }
+
+    private void broke(Throwable e) {
+      broken = e;
+      schedule.stop();
     }
   }
 }

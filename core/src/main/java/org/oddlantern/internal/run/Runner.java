@@ -168,9 +168,14 @@ public final class Runner {
 
   private void runOne(Planned one, Lane lane, String held, CaseRunner cases, RunFrame.Begun begun) {
     PutBacks putBacks = new PutBacks(begun, lane, Duration.ofDays(1));
-    CaseRunner.Made made = one instanceof PlannedCase planned
-        ? cases.run(planned, lane, held, putBacks)
-        : cases.supply((PlannedSupply) one, lane, held);
+    if (one instanceof PlannedCase planned) {
+      cases.run(planned, lane, held, putBacks, made -> ended(one, made, putBacks));
+    } else {
+      ended(one, cases.supply((PlannedSupply) one, lane, held), putBacks);
+    }
+  }
+
+  private void ended(Planned one, CaseRunner.Made made, PutBacks putBacks) {
     Attempt attempt = made.attempt();
     handed.put(one, attempt);
     List<Belonging> ending = ledger.finished(

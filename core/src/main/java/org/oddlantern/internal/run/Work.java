@@ -92,6 +92,21 @@ final class Work {
     return done(lane, limit, false, body);
   }
 
+  /**
+   * The same in this thread.
+   *
+   * @param left ends it in another thread, if it does not let go of this one
+   * @throws Turn.Left if another thread has gone on meanwhile
+   */
+  Attempt doneHere(
+      Lane lane, Duration limit, Callable<@Nullable Object> body, Consumer<Attempt> left) {
+    try {
+      return lane.runHere(() -> inThisThread(body, false), limit, why -> left.accept(ended(why)));
+    } catch (Lane.TimeLimitPassed | Lane.Stopped e) {
+      return ended(e);
+    }
+  }
+
   /** The same for what puts something back: what is gone is fine, and stopping the run does not stop it. */
   Attempt putBack(Lane lane, Duration limit, Callable<@Nullable Object> body) {
     return done(lane, limit, true, body);
@@ -100,26 +115,31 @@ final class Work {
   private Attempt done(
       Lane lane, Duration limit, boolean putsBack, Callable<@Nullable Object> body) {
     try {
-      return lane.run(
-          () -> {
-            Thread thread = Thread.currentThread();
-            log.begun(thread);
-            workshop.atWork().put(thread, id);
-            try {
-              return workshop.bound(surroundings, () -> settled(attempted(body), putsBack));
-            } finally {
-              workshop.atWork().remove(thread);
-            }
-          },
-          limit,
-          !putsBack);
-    } catch (Lane.TimeLimitPassed e) {
-      log.cutOff("the case was ended by its time limit before it came to this call");
-      return Thrown.attempt(e, suite, workshop.masker());
-    } catch (Lane.Stopped e) {
-      log.cutOff("the run was stopped before the case came to this call");
-      return Attempt.interrupted("it was running when the run was stopped");
+      return lane.run(() -> inThisThread(body, putsBack), limit, !putsBack);
+    } catch (Lane.TimeLimitPassed | Lane.Stopped e) {
+      return ended(e);
     }
+  }
+
+  private Attempt inThisThread(Callable<@Nullable Object> body, boolean putsBack) {
+    Thread thread = Thread.currentThread();
+    log.begun(thread);
+    workshop.atWork().put(thread, id);
+    try {
+      return workshop.bound(surroundings, () -> settled(attempted(body), putsBack));
+    } finally {
+      workshop.atWork().remove(thread);
+    }
+  }
+
+  /** What came of it when it was ended from outside. */
+  private Attempt ended(Exception why) {
+    if (why instanceof Lane.TimeLimitPassed) {
+      log.cutOff("the case was ended by its time limit before it came to this call");
+      return Thrown.attempt(why, suite, workshop.masker());
+    }
+    log.cutOff("the run was stopped before the case came to this call");
+    return Attempt.interrupted("it was running when the run was stopped");
   }
 
   private Attempt attempted(Callable<@Nullable Object> body) {
