@@ -165,10 +165,7 @@ public final class JoinedJournals {
         first.startedAt(),
         new RunSize(
             planned - twice,
-            (int) cases.stream()
-                .map(one -> one.id().replaceAll("#.*", ""))
-                .distinct()
-                .count(),
+            (int) cases.stream().map(one -> one.type()).distinct().count(),
             parts.stream().mapToInt(part -> part.started.lanes()).sum(),
             parts.size() == 1 ? first.part() : "",
             parts.stream().anyMatch(part -> part.started.size().shuffled())),

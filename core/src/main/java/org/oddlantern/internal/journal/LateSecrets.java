@@ -55,6 +55,9 @@ public final class LateSecrets {
    * @throws IOException if the journal cannot be read or written
    */
   public boolean hidden(Path journal) throws IOException {
+    if (masker.knowsNone()) {
+      return false;
+    }
     boolean found = inFiles(journal.resolveSibling("bodies"));
     found |= inFiles(journal.resolveSibling("kept"));
     found |= inFiles(journal.resolveSibling("agreed"));

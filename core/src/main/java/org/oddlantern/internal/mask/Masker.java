@@ -120,6 +120,11 @@ public final class Masker {
     });
   }
 
+  /** Whether no secret is known at all, so that nothing can hold one. */
+  public boolean knowsNone() {
+    return texts.isEmpty();
+  }
+
   /** Whether a secret stands in a text that was masked before it was known. */
   public boolean isLate(String text) {
     return texts.isIn(text);

@@ -90,7 +90,12 @@ final class SecretTexts {
     return masked.append(text, done, text.length()).toString();
   }
 
-  /** Whether a secret stands in it, as it is or when its escapes are undone. */
+  /** Whether there are none. */
+  boolean isEmpty() {
+    return empty;
+  }
+
+  /** Whether a secret is in it, as it is or when its escapes are undone. */
   boolean isIn(String text) {
     return !empty && text.length() >= SHORTEST && !hits(text).isEmpty();
   }

@@ -38,6 +38,12 @@ public record CaseRecord(
     return head.id();
   }
 
+  /** The full name of its class. */
+  public String type() {
+    int end = head.id().indexOf('#');
+    return end < 0 ? head.id() : head.id().substring(0, end);
+  }
+
   /** Its suite. */
   public String suite() {
     return head.suite();

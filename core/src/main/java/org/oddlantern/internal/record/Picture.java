@@ -36,6 +36,7 @@ public final class Picture {
   }
 
   private static String bare(String contentType) {
-    return contentType.replaceAll(";.*", "").trim().toLowerCase(Locale.ROOT);
+    int end = contentType.indexOf(';');
+    return (end < 0 ? contentType : contentType.substring(0, end)).trim().toLowerCase(Locale.ROOT);
   }
 }

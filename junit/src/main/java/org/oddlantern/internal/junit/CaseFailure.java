@@ -84,7 +84,7 @@ final class CaseFailure {
     if (colon < 0 || !digits.matches("\\d{1,9}")) {
       return new StackTraceElement[0];
     }
-    String suite = one.id().replaceAll("#.*", "");
+    String suite = one.type();
     String method = one.id().replaceAll("^.*?#", "").replaceAll("[@\\[].*", "");
     return new StackTraceElement[] {
       new StackTraceElement(suite, method, at.substring(0, colon), Integer.parseInt(digits))

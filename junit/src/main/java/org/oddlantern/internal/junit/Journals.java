@@ -60,21 +60,36 @@ public record Journals(RunFolder out) {
     }
   }
 
-  /** Joins all journals of this build, and writes reports; does nothing if there are none. */
+  /**
+   * Joins all journals of this build, and writes reports; does nothing if there are none, or if all of them
+   * are in the reports: a build that forks a JVM for each class may have hundreds without a suite.
+   */
   void tellIfAny(@Nullable KeptRuns history) throws IOException {
-    if (told().isEmpty()) {
+    if (areReported(told())) {
       return;
     }
     try (FileChannel channel = FileChannel.open(
             folder().resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         FileLock lock = channel.lock()) {
       List<Path> journals = told();
-      if (lock.isValid()) {
+      if (lock.isValid() && !areReported(journals)) {
         JoinedJournals joined = new JoinedJournals(journals);
         joined.write(out.journal());
         out.writeReports(history, joined.runs());
       }
     }
+  }
+
+  /** The summary is written after the joined journal and the pages. */
+  private boolean areReported(List<Path> journals) throws IOException {
+    Path last = out.summary();
+    for (Path journal : journals) {
+      if (Files.notExists(last)
+          || Files.getLastModifiedTime(journal).compareTo(Files.getLastModifiedTime(last)) >= 0) {
+        return false;
+      }
+    }
+    return true;
   }
 
   /** The journals that say something; another JVM of the build may just have made its own. */

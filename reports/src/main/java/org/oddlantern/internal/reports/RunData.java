@@ -263,9 +263,7 @@ public final class RunData {
   public Map<String, List<CaseRecord>> bySuite() {
     Map<String, List<CaseRecord>> suites = new LinkedHashMap<>();
     for (CaseRecord one : cases) {
-      suites
-          .computeIfAbsent(one.id().replaceAll("#.*", ""), key -> new ArrayList<>())
-          .add(one);
+      suites.computeIfAbsent(one.type(), key -> new ArrayList<>()).add(one);
     }
     return suites;
   }

@@ -148,11 +148,12 @@ final class SuiteTree {
   }
 
   private static String type(CaseRecord one) {
-    return one.id().replaceAll("#.*", "");
+    return one.type();
   }
 
   private static String top(String type) {
-    return type.replaceAll("\\$.*", "");
+    int end = type.indexOf('$');
+    return end < 0 ? type : type.substring(0, end);
   }
 
   private static String plain(String name) {
