@@ -8,7 +8,7 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 
-/** A socket of our own that gives every request without a body the same reply, for calls that only warm up. */
+/** A socket of our own that gives every request without a body the same reply, for the training of the archive. */
 final class AnsweringSocket implements AutoCloseable {
 
   private static final byte[] REPLY =
@@ -27,7 +27,7 @@ final class AnsweringSocket implements AutoCloseable {
   }
 
   private static void daemon(Runnable work) {
-    Thread thread = new Thread(work, "odd-lantern warm-up");
+    Thread thread = new Thread(work, "odd-lantern training");
     thread.setDaemon(true);
     thread.start();
   }

@@ -89,7 +89,6 @@ final class Execution {
     WrittenRun written = new WrittenRun(new Journal(journal));
     JournalWriter writer = begun(journal, options.longBody(), written);
     List<String> problems = new ArrayList<>();
-    terminal.head().end();
     RunResult result;
     ConsoleReport console = new ConsoleReport(
         terminal.out(), style, options.detail(), earlier, new Journal(journal).folder());

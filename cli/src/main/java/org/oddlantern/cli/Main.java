@@ -7,6 +7,7 @@ import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.oddlantern.internal.run.Runner;
 import org.oddlantern.shaded.picocli.CommandLine;
 import org.oddlantern.shaded.picocli.CommandLine.Command;
 import org.oddlantern.shaded.picocli.CommandLine.Option;
@@ -54,11 +55,13 @@ public final class Main implements Runnable {
         new PrintStream(new FileOutputStream(FileDescriptor.out), false, StandardCharsets.UTF_8);
     PrintStream err =
         new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8);
-    HeadStart head = Commands.runs(arguments) ? HeadStart.begun(arguments) : HeadStart.none();
+    if (Commands.runs(arguments)) {
+      prepareMeanwhile();
+    }
     int status = 1;
     try {
       status = commandLine(
-              new Terminal(out, head, List.of(arguments).contains("--debug")), err, arguments)
+              new Terminal(out, List.of(arguments).contains("--debug")), err, arguments)
           .execute(arguments);
     } catch (OutOfMemoryError e) {
       err.println("odd-lantern: there is not enough memory for this (" + e.getMessage()
@@ -66,6 +69,13 @@ public final class Main implements Runnable {
     }
     out.flush();
     System.exit(status);
+  }
+
+  /** What every run needs is got ready while the command line and the suites are read. */
+  private static void prepareMeanwhile() {
+    Thread thread = new Thread(Runner::prepare, "odd-lantern head start");
+    thread.setDaemon(true);
+    thread.start();
   }
 
   static CommandLine commandLine(Terminal terminal, PrintStream err, String... words) {

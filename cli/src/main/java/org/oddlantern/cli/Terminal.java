@@ -9,10 +9,9 @@ import org.oddlantern.internal.reports.console.Style;
  * Where a command prints.
  *
  * @param out the standard output
- * @param head what gets a run ready while the command is being read
  * @param debug whether stack traces and a log of connections are wanted
  */
-record Terminal(PrintStream out, HeadStart head, boolean debug) {
+record Terminal(PrintStream out, boolean debug) {
 
   private static final int USUAL_COLUMNS = 80;
 

@@ -48,7 +48,7 @@ final class Training {
   }
 
   private static void command(String... words) {
-    Terminal terminal = new Terminal(NOWHERE, HeadStart.none(), false);
+    Terminal terminal = new Terminal(NOWHERE, false);
     Main.commandLine(terminal, NOWHERE, words).execute(words);
   }
 

@@ -49,7 +49,7 @@ final class Shell {
     ByteArrayOutputStream err = new ByteArrayOutputStream();
     PrintStream told = new PrintStream(out, false, StandardCharsets.UTF_8);
     PrintStream wrong = new PrintStream(err, true, StandardCharsets.UTF_8);
-    Terminal terminal = new Terminal(told, HeadStart.none(), List.of(words).contains("--debug"));
+    Terminal terminal = new Terminal(told, List.of(words).contains("--debug"));
     int status = Main.commandLine(terminal, wrong, words).execute(words);
     told.flush();
     return new Output(

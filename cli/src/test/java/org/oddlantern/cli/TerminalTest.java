@@ -2,16 +2,10 @@ package org.oddlantern.cli;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
-import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.concurrent.atomic.AtomicInteger;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -57,29 +51,6 @@ class TerminalTest {
   }
 
   @Test
-  void aWarmUpEndsByItselfOrWhenTheRunBeginsAndLeavesNothing() throws Exception {
-    Set<String> before = leftovers();
-    assertTimeoutPreemptively(Duration.ofMinutes(2), () -> new WarmUp(() -> false).run());
-    AtomicInteger asked = new AtomicInteger();
-    assertTimeoutPreemptively(
-        Duration.ofMinutes(2), () -> new WarmUp(() -> asked.incrementAndGet() > 3).run());
-    assertEquals(4, asked.get());
-    Set<String> left = leftovers();
-    left.removeAll(before); // a head start of another test may end meanwhile
-    assertEquals(Set.of(), left);
-  }
-
-  @Test
-  void aHeadStartTakesWhateverWordsThereAre() {
-    for (String[] words :
-        new String[][] {{"run", "--lanes", "20"}, {"run", "--lanes=many"}, {"run", "--lanes"}, {}
-        }) {
-      HeadStart.begun(words).end();
-    }
-    HeadStart.none().end();
-  }
-
-  @Test
   void aCauseIsShownOnlyIfThatIsAskedFor() throws Exception {
     Shell.write("odd-lantern-out/counts.json/in-the-way", "a folder has the name of the file");
     Shell.Output plain = Shell.run("run", classes);
@@ -92,14 +63,5 @@ class TerminalTest {
     Path log = Path.of("odd-lantern-out", "connections.log");
     assertTrue(debug.out().contains("debug     " + log), debug.out());
     assertTrue(Files.exists(log));
-  }
-
-  private static Set<String> leftovers() throws Exception {
-    try (var files = Files.list(Path.of(System.getProperty("java.io.tmpdir")))) {
-      return files
-          .map(file -> file.getFileName().toString())
-          .filter(name -> name.matches("odd-lantern\\d+"))
-          .collect(Collectors.toCollection(TreeSet::new));
-    }
   }
 }

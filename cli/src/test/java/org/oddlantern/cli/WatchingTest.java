@@ -76,8 +76,7 @@ class WatchingTest {
 
   private int watched(String... words) {
     PrintStream told = new PrintStream(out, true, StandardCharsets.UTF_8);
-    return Main.commandLine(new Terminal(told, HeadStart.none(), false), told, words)
-        .execute(words);
+    return Main.commandLine(new Terminal(told, false), told, words).execute(words);
   }
 
   private static void press(PipedOutputStream keys, char key) throws Exception {
