@@ -1,27 +1,17 @@
 package org.oddlantern.dist.reference;
 
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.oddlantern.dist.Command;
 
 /** Every command with its options, as {@code help} prints them. */
 final class CommandPage {
 
-  private static final List<String> COMMANDS = List.of(
-      "run",
-      "list",
-      "report",
-      "agree",
-      "path",
-      "schema",
-      "schema check",
-      "schema sketch",
-      "schema conformance",
-      "settings",
-      "new",
-      "demo",
-      "completion",
-      "help");
+  /** A line of the list of commands, as help prints it. */
+  private static final Pattern LISTED = Pattern.compile("(?m)^  ([a-z]+) {2,}\\S");
 
   private CommandPage() {}
 
@@ -47,11 +37,22 @@ final class CommandPage {
         | `NO_COLOR` | anything in it: no colours |
         | `CI` | set by build servers: no live line, no archive of classes |
         """.formatted(help(folder)));
-    for (String one : COMMANDS) {
-      page.append("\n## ").append(one).append("\n\n```text\n");
-      page.append(help(folder, one.split(" "))).append("\n```\n");
-    }
+    below(folder, List.of(), page);
     return page.toString();
+  }
+
+  /** All commands, each with its own below it. */
+  private static void below(Path folder, List<String> words, StringBuilder page) throws Exception {
+    String listed = help(folder, words.toArray(String[]::new));
+    int begin = listed.indexOf("\nCommands:\n");
+    Matcher names = LISTED.matcher(begin < 0 ? "" : listed.substring(begin));
+    while (names.find()) {
+      List<String> command = new ArrayList<>(words);
+      command.add(names.group(1));
+      page.append("\n## ").append(String.join(" ", command)).append("\n\n```text\n");
+      page.append(help(folder, command.toArray(String[]::new))).append("\n```\n");
+      below(folder, command, page);
+    }
   }
 
   private static String help(Path folder, String... words) throws Exception {

@@ -118,7 +118,7 @@ class ReferenceIT {
     StringBuilder page = new StringBuilder("""
         # Build properties
 
-        What Maven, or whatever starts the tests, can be told: environment, settings, parallel lanes, parts, seed, debugging. Each is a system property of the build (`mvn test -Dodd-lantern.lanes=2`), or a line in `src/test/resources/junit-platform.properties`. Written by a test from the code.
+        What Maven, or whatever starts the tests, can be set: environment, settings, parallel lanes, parts, seed, debugging. Each is a system property of the build (`mvn test -Dodd-lantern.lanes=2`), or a line in `src/test/resources/junit-platform.properties`. Written by a test from the code.
 
         | property | meaning |
         |---|---|
