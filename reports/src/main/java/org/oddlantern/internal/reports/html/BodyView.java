@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.evidence.Header;
 import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.SentFile;
 import org.oddlantern.internal.reports.Amounts;
 import org.oddlantern.json.Finding;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -114,6 +115,13 @@ public record BodyView(String size, List<Line> lines, String note, String link, 
         .findFirst()
         .orElse("of no declared type");
     return new BodyView(size, lines, note + ", " + type, link, picture);
+  }
+
+  /** With a link to its bytes, if it is no text and they lie in a file. */
+  BodyView sentFrom(@Nullable SentFile file, Bodies bodies) {
+    return file == null || !lines.isEmpty()
+        ? this
+        : new BodyView(size, lines, note, bodies.link(file.name()), false);
   }
 
   /** A statement with what was given for its question marks. */

@@ -97,7 +97,8 @@ public record ExchangeView(
         exchange.verdicts().stream().filter(Verdict::holds).map(Verdict::words).toList(),
         exchange.requestHeaders(),
         BodyView.of(exchange.requestBody(), bodies, findings(exchange.verdicts(), true))
-            .typed(exchange.requestHeaders()),
+            .typed(exchange.requestHeaders())
+            .sentFrom(exchange.sentFile(), bodies),
         exchange.replyHeaders(),
         BodyView.of(exchange.replyBody(), bodies, findings(exchange.verdicts(), false))
             .typed(exchange.replyHeaders()),

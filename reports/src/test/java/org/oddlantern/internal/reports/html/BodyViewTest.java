@@ -3,11 +3,14 @@ package org.oddlantern.internal.reports.html;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.record.BodyRecord;
+import org.oddlantern.internal.record.SentFile;
 import org.oddlantern.json.Finding;
 
 /** What a page shows of a body. */
@@ -109,6 +112,11 @@ class BodyViewTest {
     assertEquals("row 12\nhas 6 columns", told(view("row 12\nhas 6 columns")));
     BodyView binary = BodyView.of(new BodyRecord(12_345, null, null, List.of()), "", List.of());
     assertEquals("12.3 KB, not a text", binary.size() + ", " + binary.note());
+    Bodies bodies = new Bodies(new Journal(Path.of("out/journal.jsonl")), Path.of("out/report"));
+    SentFile file = new SentFile("bodies/0d18663f5d7a.bin", null);
+    assertEquals("../bodies/0d18663f5d7a.bin", binary.sentFrom(file, bodies).link());
+    assertEquals("", binary.sentFrom(null, bodies).link());
+    assertEquals("", view("row 12").sentFrom(file, bodies).link(), "a text is shown");
     assertEquals("empty", BodyView.of(BodyRecord.NONE, "", List.of()).size());
     assertTrue(view("x".repeat(50_000)).note().equals("cut: 50000 characters in all"));
   }
