@@ -119,7 +119,8 @@ public final class BlindBench {
         loader,
         "seed",
         lanes,
-        wanted);
+        wanted,
+        false);
     List<RunEvent> events = new ArrayList<>();
     new Runner(order, Clock.systemUTC()).run(List.of(events::add));
     return events;

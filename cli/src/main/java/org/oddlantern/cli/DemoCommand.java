@@ -109,7 +109,8 @@ final class DemoCommand implements Callable<Integer> {
               loader,
               options.seed(),
               options.lanes(),
-              options.blindSpots().wanted()));
+              options.blindSpots().wanted(),
+              options.shuffled()));
     }
   }
 

@@ -5,7 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -95,6 +97,14 @@ class FlowTest {
     assertTrue(told.contains("FlowTest: a straw hive has 0 frames  (needed)"), told);
     assertTrue(told.contains(", 8 lanes"), told);
     assertTrue(run(0, "--lanes", "auto").contains("8 unproven in"));
+    String shuffled = run(0, "--shuffle", "--seed", "s1");
+    assertTrue(shuffled.contains(", seed s1, shuffled\n"), shuffled);
+    assertEquals(order(shuffled), order(run(0, "--shuffle", "--seed", "s1")));
+    Set<List<String>> orders = new HashSet<>();
+    for (int seed = 0; seed < 5; seed++) {
+      orders.add(order(run(0, "--shuffle", "--seed", "s" + seed)));
+    }
+    assertTrue(orders.size() > 1, orders + "");
     Shell.Output wrong = Shell.run("run", classes, "--lanes", "many");
     assertEquals(2, wrong.status());
     assertEquals(
@@ -159,5 +169,12 @@ class FlowTest {
     Shell.Output output = Shell.run(words);
     assertEquals(status, output.status(), output.out() + output.err());
     return output.out();
+  }
+
+  private static List<String> order(String told) {
+    return told.lines()
+        .filter(line -> line.startsWith("unproven ") || line.startsWith("passed "))
+        .map(line -> line.replaceAll("^\\w+ +[\\d.]+ m?s +", ""))
+        .toList();
   }
 }

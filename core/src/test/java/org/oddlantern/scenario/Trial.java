@@ -128,7 +128,8 @@ record Trial(RunResult result, List<RunEvent> events) {
         loader,
         "seed",
         lanes,
-        wanted);
+        wanted,
+        false);
   }
 
   /** The cases, and the supplies that failed. */

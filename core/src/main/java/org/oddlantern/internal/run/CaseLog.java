@@ -360,7 +360,7 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
 
   /** Takes another verdict for one, which says more. */
   synchronized void replace(LogEntry entry, Verdict made, Verdict other) {
-    entry.verdicts.replaceAll(verdict -> verdict == made ? other : verdict);
+    entry.verdicts.replaceAll(verdict -> verdict.equals(made) ? other : verdict);
   }
 
   synchronized boolean checkedSomething() {

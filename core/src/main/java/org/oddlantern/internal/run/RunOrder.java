@@ -61,21 +61,7 @@ public record RunOrder(
       ClassLoader loader,
       String seed,
       int lanes) {
-    this(name, plan, settings, environment, variables, loader, seed, lanes, BlindSpots.NONE);
-  }
-
-  /** A run in the order of the source. */
-  public RunOrder(
-      String name,
-      Plan plan,
-      Settings settings,
-      EnvironmentSettings environment,
-      Map<String, String> variables,
-      ClassLoader loader,
-      String seed,
-      int lanes,
-      BlindSpots blindSpots) {
-    this(name, plan, settings, environment, variables, loader, seed, lanes, blindSpots, false);
+    this(name, plan, settings, environment, variables, loader, seed, lanes, BlindSpots.NONE, false);
   }
 
   /** Refuses what is no number of lanes, and keeps its own variables. */

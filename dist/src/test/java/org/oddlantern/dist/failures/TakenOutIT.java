@@ -167,7 +167,8 @@ class TakenOutIT {
         loader,
         "fennel",
         1,
-        BlindSpots.ALL);
+        BlindSpots.ALL,
+        false);
     new Runner(order, Clock.systemUTC()).run(List.of(events::add));
     Map<String, Seen> seen = new LinkedHashMap<>();
     for (RunEvent event : events) {
