@@ -58,7 +58,7 @@ final class Turn {
     state = State.ENDED;
     Thread.interrupted(); // what a case does to its thread is over with the case
     if (before == State.LEFT) {
-      throw new Left();
+      throw new Left("another thread has gone on");
     }
     if (before == State.LATE) {
       throw new Lane.TimeLimitPassed(limit, true, stood);
@@ -119,8 +119,8 @@ final class Turn {
   static final class Left extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
-    Left() {
-      super("another thread has gone on", null, false, false);
+    Left(String message) {
+      super(message, null, false, false);
     }
   }
 }
