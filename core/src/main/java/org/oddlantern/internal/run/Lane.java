@@ -21,6 +21,9 @@ import org.oddlantern.internal.record.Outcome;
  */
 final class Lane implements AutoCloseable {
 
+  /** Why something is given up. */
+  static final String STOPPED = "the run was stopped";
+
   private final ThreadFactory threads;
   private final int number;
   private @Nullable ExecutorService worker;
@@ -86,7 +89,7 @@ final class Lane implements AutoCloseable {
 
   private synchronized @Nullable TurnWatch begun(Turn own) throws Stopped {
     if (stopped) {
-      throw new Stopped();
+      throw new Stopped(STOPPED);
     }
     turn = watch == null ? null : own;
     return watch;
@@ -145,7 +148,7 @@ final class Lane implements AutoCloseable {
   Attempt run(Supplier<Attempt> work, Duration limit, boolean mayBeStopped)
       throws TimeLimitPassed, Stopped {
     if (mayBeStopped && !waits()) {
-      throw new Stopped();
+      throw new Stopped(STOPPED);
     }
     Future<Attempt> running = worker().submit(() -> {
       thread = Thread.currentThread();
@@ -175,7 +178,7 @@ final class Lane implements AutoCloseable {
    */
   boolean watched(Runnable work, LongSupplier deadline, Runnable late) throws Stopped {
     if (!waits()) {
-      throw new Stopped();
+      throw new Stopped(STOPPED);
     }
     Future<Attempt> running = worker().submit(() -> {
       thread = Thread.currentThread();
@@ -203,7 +206,7 @@ final class Lane implements AutoCloseable {
       if (ended(running, thread) == null) {
         leave();
       }
-      throw new Stopped();
+      throw new Stopped(STOPPED);
     } finally {
       waitsNoMore();
     }
@@ -267,7 +270,7 @@ final class Lane implements AutoCloseable {
     } else if (last.outcome() == Outcome.PASSED) {
       return last;
     }
-    throw new Stopped();
+    throw new Stopped(STOPPED);
   }
 
   private void leave() {
@@ -311,8 +314,8 @@ final class Lane implements AutoCloseable {
   static final class Stopped extends Exception {
     private static final long serialVersionUID = 1L;
 
-    Stopped() {
-      super("the run was stopped");
+    Stopped(String message) {
+      super(message);
     }
   }
 

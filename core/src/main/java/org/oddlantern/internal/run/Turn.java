@@ -68,7 +68,7 @@ final class Turn {
     }
     // a case that passes though it was told to stop has passed
     if (before == State.STOPPED && attempt.outcome() != Outcome.PASSED) {
-      throw new Lane.Stopped();
+      throw new Lane.Stopped(Lane.STOPPED);
     }
     return attempt;
   }
@@ -96,8 +96,9 @@ final class Turn {
       interrupt();
       return null;
     }
-    Exception why =
-        state == State.LATE ? new Lane.TimeLimitPassed(limit, false, stood) : new Lane.Stopped();
+    Exception why = state == State.LATE
+        ? new Lane.TimeLimitPassed(limit, false, stood)
+        : new Lane.Stopped(Lane.STOPPED);
     state = State.LEFT;
     return () -> left.accept(why);
   }
