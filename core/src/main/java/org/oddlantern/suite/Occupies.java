@@ -13,7 +13,7 @@ import java.lang.annotation.Target;
  * <pre>{@code
  * @Case("a keeper hears of a swarm")
  * @Occupies("mailbox")
- * void told() { ... }
+ * void heard() { ... }
  * }</pre>
  */
 @Documented
