@@ -31,7 +31,7 @@ final class SuiteTree {
     this.wanted = wanted;
     run.bySuite().forEach((type, all) -> entries.put(type, new ArrayList<>(all)));
     for (CaseRecord supplied : run.shared()) {
-      entries.computeIfAbsent(type(supplied), key -> new ArrayList<>()).add(supplied);
+      entries.computeIfAbsent(supplied.type(), key -> new ArrayList<>()).add(supplied);
     }
     entries.values().forEach(all -> all.sort(Comparator.comparingInt(CaseRecord::order)));
     entries.keySet().stream().map(SuiteTree::top).distinct().forEach(top -> share(top, run));
@@ -78,7 +78,7 @@ final class SuiteTree {
     pages.forEach((type, parts) -> {
       for (PagePart part : parts) {
         Map<String, List<CaseRecord>> told =
-            part.cases().stream().collect(Collectors.groupingBy(SuiteTree::type));
+            part.cases().stream().collect(Collectors.groupingBy(CaseRecord::type));
         all.add(new SuitePage(part.file(), view(type, view, told), part.number(), parts));
       }
     });
@@ -145,10 +145,6 @@ final class SuiteTree {
         .map(one -> one.suite().split(" > ", -1))
         .map(parts -> parts[Math.min(depth, parts.length) - 1])
         .orElse(type);
-  }
-
-  private static String type(CaseRecord one) {
-    return one.type();
   }
 
   private static String top(String type) {
