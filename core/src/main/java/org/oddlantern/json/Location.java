@@ -144,12 +144,16 @@ public final class Location {
 
   /** Without recursion: a place may lie as deep as its document goes. */
   private void write(StringBuilder text, boolean shorthand) {
+    Deque<Location> way = new ArrayDeque<>();
     Location top = this;
     while (top.parent != null) {
+      way.push(top);
       top = top.parent;
     }
     text.append(top.name.isEmpty() ? "$" : top.name);
-    steps().forEach(step -> step.writeStep(text, shorthand));
+    for (Location step : way) {
+      step.writeStep(text, shorthand);
+    }
   }
 
   private void writeStep(StringBuilder text, boolean shorthand) {

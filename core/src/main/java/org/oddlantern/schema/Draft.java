@@ -69,10 +69,15 @@ public enum Draft {
    * @return the draft; empty if it is none of them
    */
   public static Optional<Draft> named(String uri) {
-    String plain = uri.endsWith("#") ? uri.substring(0, uri.length() - 1) : uri;
-    String secure = plain.replaceFirst("^http:", "https:");
+    String plain = afterScheme(uri.endsWith("#") ? uri.substring(0, uri.length() - 1) : uri);
     return Arrays.stream(values())
-        .filter(draft -> draft.uri.replaceFirst("^http:", "https:").equals(secure))
+        .filter(draft -> !plain.isEmpty() && afterScheme(draft.uri).equals(plain))
         .findFirst();
+  }
+
+  /** What follows the scheme, secure or not; empty if it is neither. */
+  private static String afterScheme(String uri) {
+    int colon = uri.startsWith("http:") || uri.startsWith("https:") ? uri.indexOf(':') : -1;
+    return colon < 0 ? "" : uri.substring(colon);
   }
 }

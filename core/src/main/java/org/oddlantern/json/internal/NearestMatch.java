@@ -35,6 +35,7 @@ public final class NearestMatch {
    */
   public static Optional<String> among(String name, Collection<String> known, int apart) {
     String wanted = folded(name);
+    long letters = letters(wanted);
     int allowed = apart;
     String nearest = null;
     int looked = 0;
@@ -43,7 +44,11 @@ public final class NearestMatch {
         break;
       }
       if (Math.abs(candidate.length() - name.length()) <= apart) {
-        int distance = distance(wanted, folded(candidate), allowed);
+        String other = folded(candidate);
+        int distance = fewest(letters, letters(other));
+        if (distance <= allowed) {
+          distance = distance(wanted, other, allowed);
+        }
         if (distance <= allowed) {
           nearest = candidate;
           allowed = distance - 1;
@@ -69,6 +74,20 @@ public final class NearestMatch {
     return lower.indexOf('_') < 0 && lower.indexOf('-') < 0
         ? lower
         : lower.replace("_", "").replace("-", "");
+  }
+
+  /** Which letters are in it, as bits; letters that share a bit only make two texts seem nearer. */
+  private static long letters(String text) {
+    long letters = 0;
+    for (int i = 0; i < text.length(); i++) {
+      letters |= 1L << text.charAt(i);
+    }
+    return letters;
+  }
+
+  /** At least so many edits lead from one to the other: each brings or takes one letter at most. */
+  private static int fewest(long one, long other) {
+    return Math.max(Long.bitCount(one & ~other), Long.bitCount(other & ~one));
   }
 
   /**

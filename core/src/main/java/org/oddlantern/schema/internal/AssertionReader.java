@@ -38,10 +38,23 @@ final class AssertionReader {
     this.keywords = keywords;
   }
 
-  void read() {
-    type();
-    values();
-    numbers();
+  void read(Groups groups) {
+    if (groups.has(Groups.KINDS)) {
+      type();
+      values();
+    }
+    if (groups.has(Groups.NUMBERS)) {
+      numbers();
+    }
+    if (groups.has(Groups.SIZES)) {
+      sizes();
+    }
+    if (groups.has(Groups.REQUIRED)) {
+      required();
+    }
+  }
+
+  private void sizes() {
     size("minLength", Kind.TEXT);
     size("maxLength", Kind.TEXT);
     size("minItems", Kind.LIST);
@@ -52,6 +65,9 @@ final class AssertionReader {
     if (unique.isBoolean() && unique.booleanValue()) {
       keywords.add(new Lists.Unique());
     }
+  }
+
+  private void required() {
     if (schema.path("required").isArray()) {
       List<String> required = texts("required");
       required.removeIf(notRequired::contains);

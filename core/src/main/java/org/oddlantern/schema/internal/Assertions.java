@@ -1,6 +1,7 @@
 package org.oddlantern.schema.internal;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -45,9 +46,9 @@ final class Assertions {
       if (values.size() == 1) {
         return Words.of(values.get(0));
       }
-      return values.isEmpty()
-          ? "one of no values at all"
-          : "one of " + Words.names(values.stream().map(Words::of).toList());
+      List<String> words = new ArrayList<>();
+      values.forEach(one -> words.add(Words.of(one)));
+      return words.isEmpty() ? "one of no values at all" : "one of " + Words.names(words);
     }
 
     @Override

@@ -2,7 +2,6 @@ package org.oddlantern.schema.internal;
 
 import java.util.HashMap;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 import org.oddlantern.shaded.tools.jackson.databind.node.MissingNode;
@@ -14,7 +13,7 @@ public final class Document {
   private final String uri;
   private final JsonNode root;
   private final Map<String, Resource> resources = new HashMap<>();
-  private final Map<String, Rule> rules = new ConcurrentHashMap<>();
+  private final Map<String, Rule> rules = new HashMap<>();
 
   /**
    * A document.
@@ -83,6 +82,7 @@ public final class Document {
     return node;
   }
 
+  /** Its rules by their places; for who reads it. */
   Map<String, Rule> rules() {
     return rules;
   }

@@ -1,5 +1,6 @@
 package org.oddlantern.schema.internal;
 
+import java.util.Locale;
 import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.schema.SchemaProblem;
@@ -18,11 +19,12 @@ public final class DocumentText {
    * @throws SchemaProblem if it is neither, with line and column
    */
   public static JsonNode tree(String name, String text) {
-    String start = text.stripLeading();
-    boolean yaml = name.matches("(?i).*\\.ya?ml");
-    boolean json = name.matches("(?i).*\\.json");
-    boolean looksLikeJson = start.startsWith("{") || start.startsWith("[");
-    if (yaml || !json && !looksLikeJson && !start.isEmpty()) {
+    String file = name.toLowerCase(Locale.ROOT);
+    boolean yaml = file.endsWith(".yaml") || file.endsWith(".yml");
+    boolean json = file.endsWith(".json");
+    int first = text.chars().filter(c -> !Character.isWhitespace(c)).findFirst().orElse('{');
+    boolean looksLikeJson = first == '{' || first == '[';
+    if (yaml || !json && !looksLikeJson) {
       return YamlTree.of(name, text);
     }
     try {

@@ -28,13 +28,11 @@ final class EndlessLoop {
       Iterator<Rule> here = next.element();
       if (here.hasNext()) {
         Rule rule = here.next();
-        int before = way.indexOf(rule);
-        if (before >= 0) {
-          throw problem(way.subList(before, way.size()));
-        }
         if (done.add(rule)) {
           way.add(rule);
           next.push(rule.alwaysAsked().iterator());
+        } else if (way.contains(rule)) {
+          throw problem(way.subList(way.indexOf(rule), way.size()));
         }
       } else {
         next.pop();

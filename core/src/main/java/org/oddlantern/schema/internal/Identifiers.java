@@ -1,10 +1,13 @@
 package org.oddlantern.schema.internal;
 
 import java.net.URISyntaxException;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
@@ -53,44 +56,57 @@ final class Identifiers {
     this.dialects = dialects;
   }
 
-  /** Looks at a schema and all below it. */
-  void search(JsonNode schema, String pointer, Resource around) {
+  /** Looks at the root of the document and all below it. */
+  void search(Resource root) {
+    search(document.root(), null, root);
+  }
+
+  private void search(JsonNode schema, @Nullable Way way, Resource around) {
     if (!schema.isObject()) {
       return;
     }
     Resource resource = around;
     Dialect dialect = around.dialect();
-    boolean onlyRef = dialect.refStandsAlone() && schema.path("$ref").isString();
+    boolean onlyRef =
+        dialect.refStandsAlone() && schema.has("$ref") && schema.path("$ref").isString();
     if (!onlyRef) {
-      resource = identify(schema, pointer, around);
-      anchors(schema, pointer, resource);
+      resource = identify(schema, way, around);
+      anchors(schema, way, resource);
     }
     for (Map.Entry<String, JsonNode> keyword : schema.properties()) {
-      descend(keyword.getKey(), keyword.getValue(), pointer, resource);
-    }
-  }
-
-  private void descend(String name, JsonNode value, String pointer, Resource resource) {
-    if (value.isObject() && ONE.contains(name)) {
-      search(value, pointer + "/" + name, resource);
-    } else if (value.isArray() && MANY.contains(name)) {
-      for (int i = 0; i < value.size(); i++) {
-        search(value.get(i), pointer + "/" + name + "/" + i, resource);
+      JsonNode value = keyword.getValue();
+      if (value.isContainer()) {
+        descend(keyword.getKey(), value, way, resource);
       }
-    } else if (value.isObject() && NAMED.contains(name)) {
-      value
-          .properties()
-          .forEach(entry -> search(
-              entry.getValue(),
-              pointer + "/" + name + "/" + Pointers.escape(entry.getKey()),
-              resource));
     }
   }
 
-  private Resource identify(JsonNode schema, String pointer, Resource around) {
+  private void descend(String name, JsonNode value, @Nullable Way way, Resource resource) {
+    if (value.isArray()) {
+      if (MANY.contains(name)) {
+        Way here = new Way(way, name);
+        for (int i = 0; i < value.size(); i++) {
+          search(value.get(i), new Way(here, String.valueOf(i)), resource);
+        }
+      }
+    } else if (NAMED.contains(name)) {
+      Way here = new Way(way, name);
+      for (Map.Entry<String, JsonNode> entry : value.properties()) {
+        search(entry.getValue(), new Way(here, entry.getKey()), resource);
+      }
+    } else if (ONE.contains(name)) {
+      search(value, new Way(way, name), resource);
+    }
+  }
+
+  private Resource identify(JsonNode schema, @Nullable Way way, Resource around) {
     JsonNode id = schema.path(around.dialect().identifier());
     String text = id.isString() ? Uris.withoutFragment(id.stringValue()) : "";
-    if (text.isEmpty() || pointer.equals(around.pointer())) {
+    if (text.isEmpty()) {
+      return around;
+    }
+    String pointer = Way.pointer(way);
+    if (pointer.equals(around.pointer())) {
       return around;
     }
     Site site = new Site(document, around, pointer, schema);
@@ -105,25 +121,43 @@ final class Identifiers {
     }
   }
 
-  private static void anchors(JsonNode schema, String pointer, Resource resource) {
+  private static void anchors(JsonNode schema, @Nullable Way way, Resource resource) {
     Draft draft = resource.dialect().draft();
     if (draft.until(Draft.DRAFT_7)) {
       JsonNode id = schema.path(resource.dialect().identifier());
       if (id.isString() && id.stringValue().startsWith("#") && id.stringValue().length() > 1) {
-        resource.anchor(Uris.fragment(id.stringValue()), pointer);
+        resource.anchor(Uris.fragment(id.stringValue()), Way.pointer(way));
       }
       return;
     }
     if (schema.path("$anchor").isString()) {
-      resource.anchor(schema.path("$anchor").stringValue(), pointer);
+      resource.anchor(schema.path("$anchor").stringValue(), Way.pointer(way));
     }
     if (draft == Draft.DRAFT_2020_12 && schema.path("$dynamicAnchor").isString()) {
-      resource.dynamicAnchor(schema.path("$dynamicAnchor").stringValue(), pointer);
+      resource.dynamicAnchor(schema.path("$dynamicAnchor").stringValue(), Way.pointer(way));
     }
     boolean recursive = schema.path("$recursiveAnchor").isBoolean()
         && schema.path("$recursiveAnchor").booleanValue();
-    if (draft == Draft.DRAFT_2019_09 && recursive && pointer.equals(resource.pointer())) {
-      resource.dynamicAnchor("", pointer);
+    if (draft == Draft.DRAFT_2019_09 && recursive && Way.pointer(way).equals(resource.pointer())) {
+      resource.dynamicAnchor("", resource.pointer());
+    }
+  }
+
+  /**
+   * The way from the root to a schema; a pointer is made of it only where one is asked for, since few
+   * schemas have an identifier.
+   *
+   * @param above the way so far; null at the root
+   * @param step the next name, not escaped
+   */
+  private record Way(@Nullable Way above, String step) {
+
+    static String pointer(@Nullable Way way) {
+      Deque<String> steps = new ArrayDeque<>();
+      for (Way here = way; here != null; here = here.above) {
+        steps.push(Pointers.escape(here.step));
+      }
+      return steps.isEmpty() ? "" : "/" + String.join("/", steps);
     }
   }
 }

@@ -5,12 +5,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
-import org.oddlantern.schema.internal.text.BadPattern;
 import org.oddlantern.schema.internal.text.TextPattern;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
@@ -38,23 +36,37 @@ final class KeywordReader {
       throw new SchemaProblem(
           site.where(), "wanted a schema: an object, true or false; got " + Words.withKind(schema));
     }
-    if (references()) {
+    Groups groups = Groups.of(schema);
+    if (groups.has(Groups.REFERENCES) && references()) {
       return keywords;
     }
     if (dialect.has(Vocabulary.VALIDATION)) {
-      new AssertionReader(site, keywords, notRequired()).read();
+      new AssertionReader(site, keywords, notRequired()).read(groups);
     }
-    new TextReader(reading.rules(), site, keywords).read();
+    if (groups.has(Groups.TEXTS)) {
+      new TextReader(reading, site, keywords).read();
+    }
     if (dialect.has(Vocabulary.APPLICATOR)) {
-      choices();
-      objects();
-      lists();
+      applicators(groups);
     }
-    if (dialect.has(Vocabulary.UNEVALUATED) && since(Draft.DRAFT_2019_09)) {
+    boolean unevaluated = groups.has(Groups.UNEVALUATED) && since(Draft.DRAFT_2019_09);
+    if (unevaluated && dialect.has(Vocabulary.UNEVALUATED)) {
       unevaluated("unevaluatedProperties", Kind.OBJECT);
       unevaluated("unevaluatedItems", Kind.LIST);
     }
     return keywords;
+  }
+
+  private void applicators(Groups groups) {
+    if (groups.has(Groups.CHOICES)) {
+      choices();
+    }
+    if (groups.has(Groups.OBJECTS)) {
+      objects();
+    }
+    if (groups.has(Groups.LISTS)) {
+      lists();
+    }
   }
 
   /** The required fields that do not travel this way. */
@@ -104,9 +116,11 @@ final class KeywordReader {
   }
 
   private void choices() {
-    list("allOf", rules -> new Choices.All(rules));
-    list("anyOf", rules -> branches("anyOf", rules));
-    list("oneOf", rules -> branches("oneOf", rules));
+    if (schema.has("allOf")) {
+      keywords.add(new Choices.All(rules("allOf")));
+    }
+    branches("anyOf");
+    branches("oneOf");
     if (schema.has("not")) {
       keywords.add(new Choices.Not(rule("not")));
     }
@@ -117,20 +131,18 @@ final class KeywordReader {
     }
   }
 
-  private Keyword branches(String name, List<Rule> rules) {
-    return new Choices.Branches(name, rules, Discriminator.of(schema, schema.path(name)));
-  }
-
-  private void list(String name, Function<List<Rule>, Keyword> make) {
+  private void branches(String name) {
     if (schema.has(name)) {
-      keywords.add(make.apply(rules(name)));
+      keywords.add(
+          new Choices.Branches(name, rules(name), Discriminator.of(schema, schema.path(name))));
     }
   }
 
   private void objects() {
     Map<TextPattern, Rule> patterns = new LinkedHashMap<>();
-    named("patternProperties")
-        .forEach((source, rule) -> patterns.put(pattern(source, "patternProperties"), rule));
+    for (Map.Entry<String, Rule> entry : named("patternProperties").entrySet()) {
+      patterns.put(pattern(entry.getKey()), entry.getValue());
+    }
     Map<String, Rule> properties = named("properties");
     Rule others = ruleOrNull("additionalProperties");
     if (!properties.isEmpty() || !patterns.isEmpty() || others != null) {
@@ -204,13 +216,9 @@ final class KeywordReader {
     }
   }
 
-  private TextPattern pattern(String source, String keyword) {
-    try {
-      return TextPattern.of(source);
-    } catch (BadPattern e) {
-      throw new SchemaProblem(
-          site.place(keyword) + "/" + Pointers.escape(source), String.valueOf(e.getMessage()));
-    }
+  private TextPattern pattern(String source) {
+    return reading.pattern(
+        source, () -> site.place("patternProperties") + "/" + Pointers.escape(source));
   }
 
   private Rule rule(String name) {
@@ -241,10 +249,9 @@ final class KeywordReader {
       throw new SchemaProblem(
           site.place(name), "wanted schemas by name, got " + Words.withKind(object));
     }
-    object
-        .properties()
-        .forEach(entry -> rules.put(
-            entry.getKey(), reading.rule(site.at(entry.getValue(), name, entry.getKey()))));
+    for (Map.Entry<String, JsonNode> entry : object.properties()) {
+      rules.put(entry.getKey(), reading.rule(site.at(entry.getValue(), name, entry.getKey())));
+    }
     return rules;
   }
 

@@ -2,7 +2,6 @@ package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -20,7 +19,7 @@ final class Members extends Keyword {
 
   Members(Map<String, Rule> named, Map<TextPattern, Rule> byPattern, @Nullable Rule others) {
     super("properties", Kind.OBJECT);
-    this.named = new LinkedHashMap<>(named);
+    this.named = named;
     this.patterns = byPattern.keySet().toArray(TextPattern[]::new);
     this.ofPatterns = byPattern.values().toArray(Rule[]::new);
     this.others = others;
@@ -102,14 +101,16 @@ final class Members extends Keyword {
       JsonNode child = member.getValue();
       Rule rule = named.get(name);
       boolean known = rule != null;
-      if (rule != null) {
+      if (rule != null && !rule.holds(child, run, null)) {
         explain(spot.through("properties", name).at(name, child), rule, run, out);
       }
       for (int i = 0; i < patterns.length; i++) {
         if (patterns[i].isIn(name)) {
           known = true;
-          Spot at = spot.through("patternProperties", patterns[i].source()).at(name, child);
-          explain(at, ofPatterns[i], run, out);
+          if (!ofPatterns[i].holds(child, run, null)) {
+            Spot at = spot.through("patternProperties", patterns[i].source()).at(name, child);
+            explain(at, ofPatterns[i], run, out);
+          }
         }
       }
       if (!known && others != null) {
@@ -131,9 +132,6 @@ final class Members extends Keyword {
   }
 
   private static void explain(Spot at, Rule rule, Evaluation run, List<Violation> out) {
-    if (rule.holds(at.value(), run, null)) {
-      return;
-    }
     if (rule.takesNone()) {
       out.add(at.in(rule).violation(new Surplus("", "field")));
     } else {

@@ -1,7 +1,6 @@
 package org.oddlantern.schema.internal;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -16,25 +15,22 @@ final class Rule {
   private static final Keyword[] NONE = {};
 
   private final Site site;
+  private final List<Keyword> keywords;
   private final Keyword[][] byKind = new Keyword[Kind.COUNT][];
   private final boolean tracks;
 
   Rule(Site site, List<Keyword> keywords) {
     this.site = site;
     List<Keyword> sorted = sorted(keywords);
+    this.keywords = sorted;
     tracks = !sorted.isEmpty() && sorted.get(sorted.size() - 1).isLast();
-    Keyword[] ofAll = null;
+    Keyword[] all = sorted.isEmpty() ? NONE : sorted.toArray(new Keyword[sorted.size()]);
     for (int kind = 0; kind < Kind.COUNT; kind++) {
       int count = 0;
-      for (Keyword keyword : sorted) {
-        count += (keyword.kinds() & 1 << kind) != 0 ? 1 : 0;
+      for (Keyword keyword : all) {
+        count += keyword.kinds() >> kind & 1;
       }
-      if (count == sorted.size()) {
-        ofAll = ofAll == null ? sorted.toArray(NONE) : ofAll;
-        byKind[kind] = ofAll;
-      } else {
-        byKind[kind] = count == 0 ? NONE : ofKind(sorted, 1 << kind, count);
-      }
+      byKind[kind] = count == all.length ? all : count == 0 ? NONE : ofKind(all, 1 << kind, count);
     }
   }
 
@@ -51,7 +47,7 @@ final class Rule {
     return sorted;
   }
 
-  private static Keyword[] ofKind(List<Keyword> keywords, int kind, int count) {
+  private static Keyword[] ofKind(Keyword[] keywords, int kind, int count) {
     Keyword[] those = new Keyword[count];
     int next = 0;
     for (Keyword keyword : keywords) {
@@ -64,7 +60,7 @@ final class Rule {
 
   /** Its keywords, each once. */
   List<Keyword> keywords() {
-    return Arrays.stream(byKind).flatMap(Arrays::stream).distinct().toList();
+    return keywords;
   }
 
   Site site() {
@@ -74,14 +70,11 @@ final class Rule {
   /** The schemas that it asks about the very same value, whatever the value is. */
   List<Rule> alwaysAsked() {
     List<Rule> asked = List.of();
-    for (Keyword[] keywords : byKind) {
-      for (Keyword keyword : keywords) {
-        for (Rule rule : keyword.alwaysAsked()) {
-          asked = asked.isEmpty() ? new ArrayList<>() : asked;
-          if (!asked.contains(rule)) {
-            asked.add(rule);
-          }
-        }
+    for (Keyword keyword : keywords) {
+      List<Rule> more = keyword.alwaysAsked();
+      if (!more.isEmpty()) {
+        asked = asked.isEmpty() ? new ArrayList<>() : asked;
+        asked.addAll(more);
       }
     }
     return asked;

@@ -1,32 +1,30 @@
 package org.oddlantern.schema.internal;
 
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Leads to the rule at a place of a document: a reference may point at a schema that is still being read,
- * the one it stands in for instance. Followed once everything has been read.
+ * the one it stands in for instance. It is tied once everything has been read.
  */
 final class RuleLink {
 
-  private final Map<String, Rule> rules;
-  private final String pointer;
-  private @Nullable Rule found;
+  private final Site site;
+  private @Nullable Rule rule;
 
   RuleLink(Site site) {
-    this.rules = site.document().rules();
-    this.pointer = site.pointer();
+    this.site = site;
+  }
+
+  /** Looks for the rule, which has been read by now. */
+  void tie() {
+    rule = site.document().rules().get(site.pointer());
   }
 
   Rule rule() {
-    Rule rule = found;
-    if (rule == null) {
-      rule = rules.get(pointer);
-      if (rule == null) {
-        throw new IllegalStateException("the schema at " + pointer + " has not been read");
-      }
-      found = rule;
+    Rule known = rule;
+    if (known == null) {
+      throw new IllegalStateException("the schema at " + site.where() + " has not been read");
     }
-    return rule;
+    return known;
   }
 }

@@ -17,6 +17,8 @@ import org.oddlantern.json.internal.NearestMatch;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.schema.Draft;
 import org.oddlantern.schema.SchemaProblem;
+import org.oddlantern.schema.internal.text.BadPattern;
+import org.oddlantern.schema.internal.text.TextPattern;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads schemas and everything they refer to into rules. For one thread at a time. */
@@ -25,13 +27,17 @@ final class SchemaReading {
   private final ReadingRules rules;
   private final Map<String, Resource> resources = new HashMap<>();
   private final Set<Resource> dynamicsRead = new HashSet<>();
-  private final Map<String, Set<String>> checked = new HashMap<>();
+  private final MetaCheck metaCheck;
   private final List<String> metaSchemas = new ArrayList<>();
   private final Set<JsonNode> underWay = Collections.newSetFromMap(new IdentityHashMap<>());
   private final List<Rule> fresh = new ArrayList<>();
+  private final List<RuleLink> links = new ArrayList<>();
+  private final Map<String, TextPattern> patterns = new HashMap<>();
+  private final Map<Resource, Map<String, RuleLink>> references = new IdentityHashMap<>();
 
   SchemaReading(ReadingRules rules) {
     this.rules = rules;
+    this.metaCheck = new MetaCheck(rules);
   }
 
   /** The document that comes from there, if it was read before; else the one given. */
@@ -77,8 +83,9 @@ final class SchemaReading {
     Resource root = known == null ? add(document, Dialect.of(rules.assumed())) : known;
     try {
       RuleLink rule = ruleAt(document, root, pointer, document.name() + "#");
+      links.forEach(RuleLink::tie);
       EndlessLoop endless = new EndlessLoop();
-      fresh.forEach(endless::refuse);
+      links.forEach(link -> endless.refuse(link.rule())); // no loop without a reference
       return rule.rule();
     } catch (SchemaProblem e) {
       forgetFresh();
@@ -89,6 +96,7 @@ final class SchemaReading {
           document.name() + "#" + pointer, "its references go deeper than can be followed");
     } finally {
       fresh.clear();
+      links.clear();
       underWay.clear();
     }
   }
@@ -96,6 +104,7 @@ final class SchemaReading {
   private void forgetFresh() {
     fresh.forEach(rule -> rule.site().document().rules().remove(rule.site().pointer()));
     dynamicsRead.clear();
+    references.clear();
   }
 
   /** Makes a document and all that is named in it known. */
@@ -112,7 +121,7 @@ final class SchemaReading {
     resources.put(document.uri(), root);
     resources.put(uri, root);
     try {
-      new Identifiers(document, this::know, this::dialectOf).search(document.root(), "", root);
+      new Identifiers(document, this::know, this::dialectOf).search(root);
     } catch (SchemaProblem e) {
       resources.values().removeIf(one -> one.document() == document);
       throw e;
@@ -202,7 +211,17 @@ final class SchemaReading {
 
   /** What a reference leads to. */
   RuleLink refer(Site from, String keyword, String reference) {
-    String place = from.place(keyword);
+    Map<String, RuleLink> known =
+        references.computeIfAbsent(from.resource(), resource -> new HashMap<>());
+    RuleLink link = known.get(reference);
+    if (link == null) {
+      link = followed(from, from.place(keyword), reference);
+      known.put(reference, link);
+    }
+    return link;
+  }
+
+  private RuleLink followed(Site from, String place, String reference) {
     String uri = resolve(from.resource().uri(), Uris.withoutFragment(reference), place);
     Resource resource = find(uri, from.dialect());
     if (resource == null) {
@@ -284,6 +303,20 @@ final class SchemaReading {
     return Words.quoted(reference) + " leads to nothing: " + rules.sources().whyNot(uri) + near;
   }
 
+  /** A pattern, each of which is read once. */
+  TextPattern pattern(String source, Supplier<String> place) {
+    TextPattern known = patterns.get(source);
+    if (known == null) {
+      try {
+        known = TextPattern.of(source);
+      } catch (BadPattern e) {
+        throw new SchemaProblem(place.get(), String.valueOf(e.getMessage()));
+      }
+      patterns.put(source, known);
+    }
+    return known;
+  }
+
   private RuleLink ruleAt(Document document, Resource start, String pointer, String place) {
     JsonNode schema = document.root();
     String passed = "";
@@ -310,11 +343,13 @@ final class SchemaReading {
     boolean fromRoot = pointer.startsWith(start.pointer());
     Resource resource = fromRoot || rootOf == null ? around : rootOf;
     Site site = new Site(document, resource, pointer, schema);
-    check(site);
+    metaCheck.check(site);
     if (!underWay.contains(site.schema())) {
       rule(site);
     }
-    return new RuleLink(site);
+    RuleLink link = new RuleLink(site);
+    links.add(link);
+    return link;
   }
 
   /** The rule of a subschema, which is read once. */
@@ -344,38 +379,5 @@ final class SchemaReading {
 
   ReadingRules rules() {
     return rules;
-  }
-
-  /** Whether a place lies at or below one of others. */
-  private static boolean isWithin(Set<String> places, String pointer) {
-    String place = pointer;
-    while (!places.contains(place) && !place.isEmpty()) {
-      place = place.substring(0, place.lastIndexOf('/'));
-    }
-    return places.contains(place);
-  }
-
-  /** Holds a schema against its meta-schema, once. */
-  private void check(Site site) {
-    Set<String> done = checked.computeIfAbsent(site.document().uri(), uri -> new HashSet<>());
-    if (!rules.checks() || isWithin(done, site.pointer())) {
-      return;
-    }
-    boolean whole = !site.document().isApi();
-    String pointer = whole ? "" : site.pointer();
-    JsonNode schema = whole ? site.document().root() : site.schema();
-    done.add(pointer);
-    Optional<Violation> wrong = rules.metaSchemas().of(site.dialect(), rules).firstWrong(schema);
-    if (wrong.isPresent()) {
-      done.remove(pointer); // who reads it again is told again
-      Spot spot = wrong.get().spot();
-      Keyword keyword = wrong.get().keyword();
-      String hint = keyword.hint(spot.value());
-      throw new SchemaProblem(
-          site.document().name() + "#" + pointer + spot.inside().pointer(),
-          "wanted " + keyword.wanted(spot.value()) + ", got " + keyword.got(spot.value())
-              + (hint.isEmpty() ? "" : "; " + hint)
-              + " (" + site.dialect().draft().label() + ")");
-    }
   }
 }

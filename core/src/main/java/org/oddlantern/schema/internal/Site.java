@@ -32,12 +32,18 @@ record Site(Document document, Resource resource, String pointer, JsonNode schem
     return resource.dialect();
   }
 
-  /** The subschema at a keyword, or deeper. */
-  Site at(JsonNode child, Object... steps) {
-    StringBuilder longer = new StringBuilder(pointer);
-    for (Object step : steps) {
-      longer.append('/').append(Pointers.escape(step.toString()));
-    }
-    return document.site(longer.toString(), resource, child);
+  /** The subschema at a keyword. */
+  Site at(JsonNode child, String keyword) {
+    return document.site(pointer + "/" + keyword, resource, child);
+  }
+
+  /** One of the subschemas at a keyword, by its name. */
+  Site at(JsonNode child, String keyword, String name) {
+    return document.site(pointer + "/" + keyword + "/" + Pointers.escape(name), resource, child);
+  }
+
+  /** One of the subschemas at a keyword, by its index. */
+  Site at(JsonNode child, String keyword, int index) {
+    return document.site(pointer + "/" + keyword + "/" + index, resource, child);
   }
 }

@@ -4,10 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.oddlantern.schema.Draft;
-import org.oddlantern.schema.SchemaProblem;
-import org.oddlantern.schema.internal.text.BadPattern;
 import org.oddlantern.schema.internal.text.Format;
-import org.oddlantern.schema.internal.text.TextPattern;
 import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads the keywords of one subschema that look into texts. */
@@ -15,12 +12,14 @@ final class TextReader {
 
   private static final Pattern JSON = Pattern.compile("(?i)application/(.*\\+)?json(;.*)?");
 
+  private final SchemaReading reading;
   private final ReadingRules rules;
   private final Site site;
   private final List<Keyword> keywords;
 
-  TextReader(ReadingRules rules, Site site, List<Keyword> keywords) {
-    this.rules = rules;
+  TextReader(SchemaReading reading, Site site, List<Keyword> keywords) {
+    this.reading = reading;
+    this.rules = reading.rules();
     this.site = site;
     this.keywords = keywords;
   }
@@ -30,11 +29,8 @@ final class TextReader {
     Dialect dialect = site.dialect();
     JsonNode pattern = schema.path("pattern");
     if (pattern.isString() && dialect.has(Vocabulary.VALIDATION)) {
-      try {
-        keywords.add(new Texts.Matches(TextPattern.of(pattern.stringValue())));
-      } catch (BadPattern e) {
-        throw new SchemaProblem(site.place("pattern"), String.valueOf(e.getMessage()));
-      }
+      keywords.add(
+          new Texts.Matches(reading.pattern(pattern.stringValue(), () -> site.place("pattern"))));
     }
     boolean asserted = rules.assertsFormats() || dialect.has(Vocabulary.FORMAT_ASSERTION);
     Map<String, Format> formats = rules.formats();

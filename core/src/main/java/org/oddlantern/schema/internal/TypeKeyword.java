@@ -44,8 +44,10 @@ final class TypeKeyword extends Keyword {
    * @param writtenWhole whether an integer must be written as one: draft 4 takes no {@code 1.0}
    */
   static TypeKeyword of(List<String> types, boolean writtenWhole) {
-    int allowed =
-        types.stream().mapToInt(type -> KINDS.getOrDefault(type, 0)).reduce(0, (a, b) -> a | b);
+    int allowed = 0;
+    for (String type : types) {
+      allowed |= KINDS.getOrDefault(type, 0);
+    }
     return new TypeKeyword(types, allowed, writtenWhole);
   }
 

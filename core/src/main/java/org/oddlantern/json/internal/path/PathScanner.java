@@ -17,9 +17,14 @@ public final class PathScanner {
 
   /** Whether a name can stand after a dot (RFC 9535, member-name-shorthand). */
   public static boolean isShorthandName(String name) {
-    return !name.isEmpty()
-        && isNameFirst(name.codePointAt(0))
-        && name.codePoints().allMatch(PathScanner::isNameChar);
+    int point = 0;
+    for (int i = 0; i < name.length(); i += Character.charCount(point)) {
+      point = name.codePointAt(i);
+      if (i == 0 ? !isNameFirst(point) : !isNameChar(point)) {
+        return false;
+      }
+    }
+    return !name.isEmpty();
   }
 
   boolean atEnd() {

@@ -18,13 +18,14 @@ public final class TextPattern {
 
   private static final int MOST_LOOKS = 10_000_000;
 
+  /** Of a pattern that wants no more than a text at the beginning. */
   private static final Pattern START = Pattern.compile("\\^[\\w/ :@#%&~=;<>,'\"-]+");
 
   private final String source;
-  private final Pattern pattern;
+  private final @Nullable Pattern pattern;
   private final @Nullable String start;
 
-  private TextPattern(String source, Pattern pattern, @Nullable String start) {
+  private TextPattern(String source, @Nullable Pattern pattern, @Nullable String start) {
     this.source = source;
     this.pattern = pattern;
     this.start = start;
@@ -37,9 +38,12 @@ public final class TextPattern {
    * @throws BadPattern if it is none
    */
   public static TextPattern of(String source) throws BadPattern {
+    if (START.matcher(source).matches()) {
+      return new TextPattern(source, null, source.substring(1));
+    }
     String translated = new PatternTranslator(source).translate();
     try {
-      return new TextPattern(source, Pattern.compile(translated), start(source));
+      return new TextPattern(source, Pattern.compile(translated), null);
     } catch (PatternSyntaxException e) {
       boolean behind = String.valueOf(e.getDescription()).startsWith("Look-behind");
       throw new BadPattern(
@@ -51,11 +55,6 @@ public final class TextPattern {
     } catch (StackOverflowError e) {
       throw new BadPattern(source, 0, "groups are nested too deep");
     }
-  }
-
-  /** The text that a pattern wants at the beginning, if that is all it wants; null if it is not. */
-  private static @Nullable String start(String source) {
-    return START.matcher(source).matches() ? source.substring(1) : null;
   }
 
   /** The pattern as the schema writes it. */
