@@ -9,7 +9,10 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.Objects;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * A service that costs next to nothing, since it runs on the machine whose speed is measured: a thread for
@@ -17,7 +20,7 @@ import java.util.concurrent.locks.LockSupport;
  */
 final class PlainService implements AutoCloseable {
 
-  private static final long SLOW = 50_000_000;
+  private static final Pattern SLOW = Pattern.compile("/slow(\\d+)/.*");
   private static final String FILLING = "honey ".repeat(100_000 / 6);
   private static final String HUGE = "honey ".repeat((20 << 20) / 6);
 
@@ -51,8 +54,9 @@ final class PlainService implements AutoCloseable {
           // header fields say nothing that matters here
         }
         String path = line.split(" ", 3)[1];
-        if (path.startsWith("/slow")) {
-          sleepUntil(came + SLOW);
+        Matcher slow = SLOW.matcher(path);
+        if (slow.matches()) {
+          sleepUntil(came + TimeUnit.MILLISECONDS.toNanos(Long.parseLong(slow.group(1))));
         }
         out.write(reply(path));
       }

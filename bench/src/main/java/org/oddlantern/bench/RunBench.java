@@ -55,11 +55,11 @@ public final class RunBench {
   private void lanes(int rounds) throws Exception {
     List<Long> lantern = new ArrayList<>();
     List<Long> byHand = new ArrayList<>();
-    List<String> archived = archived("/slow", SlowByHand.class, "1");
+    List<String> archived = archived("/slow50", SlowByHand.class, "1");
     lanesByCommand();
     for (int i = 0; i < rounds; i++) {
       lantern.add(lanesByCommand());
-      byHand.add(micros(java(archived, "/slow", CASES, SlowByHand.class, LANES), SuiteSide.WORD));
+      byHand.add(micros(java(archived, "/slow50", CASES, SlowByHand.class, LANES), SuiteSide.WORD));
     }
     System.out.printf(
         Locale.ROOT,
@@ -75,7 +75,7 @@ public final class RunBench {
 
   /** How long the run took, by its journal. */
   private long lanesByCommand() throws Exception {
-    new BothSides(address, folder).command("SlowTest", "/slow", CASES, LANES);
+    new BothSides(address, folder).command("SlowTest", "/slow50", CASES, LANES);
     try (Stream<String> lines = Files.lines(folder.resolve("SlowTest/journal.jsonl"))) {
       String last = lines.reduce((first, second) -> second).orElseThrow();
       Matcher told = TOOK.matcher(last);

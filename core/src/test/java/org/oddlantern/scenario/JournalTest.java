@@ -23,6 +23,7 @@ import org.oddlantern.evidence.Verdict;
 import org.oddlantern.internal.AgreedReplies;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.journal.JournalWriter;
+import org.oddlantern.internal.journal.PlacedCases;
 import org.oddlantern.internal.promise.Promise;
 import org.oddlantern.internal.promise.PromiseDocument;
 import org.oddlantern.internal.promise.SampleTable;
@@ -95,6 +96,14 @@ class JournalTest {
     for (int i = events.size() - 1; i >= 0; i--) {
       assertEquals(events.get(i), journal.at(places.get(i)), "event " + i);
     }
+    PlacedCases cases = journal.cases();
+    for (int i : new int[] {4, 1, 3, 4}) { // back, over what is longer than a piece, and on
+      assertEquals(
+          ((RunEvent.CaseFinished) events.get(i)).record(), cases.at(places.get(i)), "case " + i);
+    }
+    assertEquals(
+        file + " has changed: there is no case at octet " + places.get(2),
+        assertThrows(IOException.class, () -> cases.at(places.get(2))).getMessage());
     assertEquals(
         file + " has nothing at octet " + Files.size(file) + ": it is empty, or has changed",
         assertThrows(IOException.class, () -> journal.at(Files.size(file))).getMessage());
@@ -291,6 +300,44 @@ class JournalTest {
         problem(this::outcomes));
     Files.writeString(file, "{\"event\":\"something\"}\n");
     assertEquals(problem(this::count), problem(this::outcomes));
+  }
+
+  @Test
+  void whatALineSaysInAnotherWayIsRefusedInWords() throws IOException {
+    Map.of(
+            "\"cases\":\"3\"",
+            "'cases' is \"3\" (text), where a whole number is wanted",
+            "\"cases\":3.5",
+            "'cases' is 3.5, where a whole number is wanted",
+            "\"cases\":99999999999",
+            "'cases' is 99999999999, which is too large",
+            "\"cases\":1e400",
+            "'cases' is 1E+400, where a whole number is wanted",
+            "\"warnings\":{}",
+            "'warnings' is an object, where a list is wanted",
+            "\"warnings\":[[\"a\",1]]",
+            "'warnings' is a list of 2, where a list of texts is wanted",
+            "\"warnings\":[null]",
+            "'warnings' is nothing, where a list of texts is wanted",
+            "\"name\":\"a\",\"name\":\"a\"",
+            "'name' is there twice",
+            "\"x\":" + "[".repeat(50_000),
+            "it is nested too deep")
+        .forEach((members, why) -> {
+          assertEquals(
+              file + ", line 1: this is not a line of a journal that this version reads: " + why,
+              refused(
+                  "{\"event\":\"run-started\",\"startedAt\":\"" + WHEN + "\"," + members + "}"));
+        });
+    assertTrue(refused("[1]").endsWith("reads: an object is wanted"));
+    assertTrue(refused("{} {}").endsWith("reads: something follows its object"));
+  }
+
+  private String refused(String line) {
+    return problem(() -> {
+      Files.writeString(file, line + "\n{}\n");
+      return count();
+    });
   }
 
   private static int lastBegin(byte[] all) {

@@ -1,8 +1,8 @@
 package org.oddlantern.internal.journal;
 
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
+import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunSize;
 
@@ -25,9 +25,7 @@ final class EventReading {
             line.text(Member.SUITE),
             line.text(Member.TITLE),
             line.count(Member.LANE));
-      case EventName.CASE_FINISHED ->
-        new RunEvent.CaseFinished(
-            RecordReading.caseRecord(new Members(line.object().path(Member.CASE))));
+      case EventName.CASE_FINISHED -> new RunEvent.CaseFinished(finished(line));
       case EventName.CASE_EXAMINED -> new RunEvent.CaseExamined(ExaminedLine.read(line));
       case EventName.DESCRIBED -> new RunEvent.Described(DescribedLine.read(line));
       case EventName.PUT_BACK_BEGAN ->
@@ -45,6 +43,14 @@ final class EventReading {
       case EventName.RUN_ENDED -> ended(line);
       default -> throw new Members.Misread("its event is unknown");
     };
+  }
+
+  private static CaseRecord finished(Members line) {
+    CaseRecord record = line.part(Member.CASE, RecordReading::caseRecord);
+    if (record == null) {
+      throw new Members.Misread("it tells of no case");
+    }
+    return record;
   }
 
   private static RunEvent started(Members line) {
@@ -78,8 +84,7 @@ final class EventReading {
     Map<String, Integer> counts = new LinkedHashMap<>();
     Members members = line.part(Member.COUNTS, one -> one);
     if (members != null) {
-      List<String> words = List.copyOf(members.object().propertyNames());
-      words.forEach(word -> counts.put(word, members.count(word)));
+      members.names().forEach(word -> counts.put(word, members.count(word)));
     }
     return counts;
   }

@@ -12,16 +12,13 @@ import java.util.function.ObjLongConsumer;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.CaseOutcome;
-import org.oddlantern.internal.record.CaseRecord;
 import org.oddlantern.internal.record.DescribedRecord;
 import org.oddlantern.internal.record.RunEvent;
-import org.oddlantern.json.NotJson;
 import org.oddlantern.json.internal.JsonFault;
 import org.oddlantern.json.internal.JsonMapping;
 import org.oddlantern.json.internal.Words;
 import org.oddlantern.shaded.tools.jackson.core.JacksonException;
 import org.oddlantern.shaded.tools.jackson.core.JsonParser;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * A journal as a run left it. A broken last line, as a killed run may leave it, is passed over.
@@ -153,28 +150,23 @@ public record Journal(Path file) {
    */
   public RunEvent at(long place) throws IOException {
     try (JournalLines lines = new JournalLines(file, place, JournalLines.SMALL)) {
-      byte[] line = lines.next();
-      RunEvent event = line == null ? null : event(line, 1, false);
-      if (event == null) {
-        throw new IOException(
-            file + " has nothing at octet " + place + ": it is empty, or has changed");
-      }
-      return event;
+      return placed(lines.next(), place);
     }
   }
 
-  /**
-   * Reads one case or supply again.
-   *
-   * @param place its place in the file
-   * @return its record
-   * @throws IOException if the file cannot be read or has changed
-   */
-  public CaseRecord caseAt(long place) throws IOException {
-    if (!(at(place) instanceof RunEvent.CaseFinished finished)) {
-      throw new IOException(file + " has changed: there is no case at octet " + place);
+  /** The event of a line that was read at a place. */
+  RunEvent placed(byte @Nullable [] line, long place) throws IOException {
+    RunEvent event = line == null ? null : event(line, 1, false);
+    if (event == null) {
+      throw new IOException(
+          file + " has nothing at octet " + place + ": it is empty, or has changed");
     }
-    return finished.record();
+    return event;
+  }
+
+  /** Its cases, to be read again. */
+  public PlacedCases cases() {
+    return new PlacedCases(this);
   }
 
   /**
@@ -207,15 +199,22 @@ public record Journal(Path file) {
 
   /** The event of a line; null for a last line that is broken. */
   private @Nullable RunEvent event(byte[] line, int number, boolean last) throws IOException {
-    JsonNode tree;
     try {
-      tree = JsonMapping.standard().parse(line);
-    } catch (NotJson e) {
-      passOver(number, last, e.getMessage(), e);
+      return event(MembersReading.of(line), number);
+    } catch (JacksonException e) {
+      passOver(number, last, JsonFault.words(e.getOriginalMessage()), e);
       return null;
+    } catch (Members.Misread e) {
+      throw new IOException(
+          file + ", line " + number + ": this is not a line of a journal that this version reads: "
+              + e.getMessage(),
+          e);
     }
-    int format = tree.path(Member.FORMAT).asInt(RunEvent.Started.FORMAT);
-    if (format != RunEvent.Started.FORMAT) {
+  }
+
+  private RunEvent event(Members line, int number) throws IOException {
+    int format = line.count(Member.FORMAT);
+    if (format != RunEvent.Started.FORMAT && line.names().contains(Member.FORMAT)) {
       throw new IOException(String.format(
           Locale.ROOT,
           "%s is written in format %d; this version of Odd Lantern reads format %d",
@@ -223,7 +222,7 @@ public record Journal(Path file) {
           format,
           RunEvent.Started.FORMAT));
     }
-    String event = tree.path(Member.EVENT).asString("");
+    String event = line.text(Member.EVENT);
     if (!EventName.ALL.contains(event)) {
       throw new IOException(String.format(
           Locale.ROOT,
@@ -234,14 +233,7 @@ public record Journal(Path file) {
               ? "does not name its event"
               : "names '" + Words.cut(event) + "', which is unknown"));
     }
-    try {
-      return EventReading.event(new Members(tree));
-    } catch (Members.Misread e) {
-      throw new IOException(
-          file + ", line " + number + ": this is not a line of a journal that this version reads: "
-              + e.getMessage(),
-          e);
-    }
+    return EventReading.event(line);
   }
 
   /** Hears each line with its number, whether it is the last one, and its place. */

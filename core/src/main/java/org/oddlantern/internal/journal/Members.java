@@ -4,41 +4,60 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.TimeText;
 import org.oddlantern.json.internal.Words;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * The members of one object in a journal. What is absent is empty, since what is empty is left out; what
- * is of another kind than it was written as is refused.
+ * is of another kind than it was written as is refused. For one thread: it expects to be asked in the
+ * order in which its members stand, and is slower where it is not.
  */
-record Members(JsonNode object) {
+final class Members {
 
-  /** Refuses what is no object. */
-  Members {
-    if (!object.isObject()) {
-      throw new Misread("an object is wanted, not " + Words.withKind(object));
+  private final List<String> names = new ArrayList<>();
+  private final List<Object> values = new ArrayList<>();
+  private long bits;
+  private int next;
+
+  /** Takes what is not there already; null is as good as nothing. */
+  void add(String name, @Nullable Object value) {
+    if (mayHave(name) && names.contains(name)) {
+      throw new Misread("'" + name + "' is there twice");
+    }
+    if (value != null) {
+      names.add(name);
+      values.add(value);
+      bits |= 1L << name.hashCode();
     }
   }
 
+  /** Most of what may be there is left out: false tells so without a look at each name. */
+  private boolean mayHave(String name) {
+    return (bits & 1L << name.hashCode()) != 0;
+  }
+
+  /** The names of all that is there. */
+  List<String> names() {
+    return List.copyOf(names);
+  }
+
   String text(String name) {
-    JsonNode value = object.path(name);
-    return isAbsent(value)
-        ? ""
-        : needed(name, value, value.isString(), "a text").stringValue();
+    String text = textOrNull(name);
+    return text == null ? "" : text;
   }
 
   @Nullable
   String textOrNull(String name) {
-    return isAbsent(object.path(name)) ? null : text(name);
+    Object value = value(name);
+    return value == null ? null : needed(name, value, String.class, "a text");
   }
 
   long number(String name) {
-    JsonNode value = object.path(name);
-    boolean fits = value.isIntegralNumber() && value.canConvertToLong();
-    return isAbsent(value) ? 0 : needed(name, value, fits, "a whole number").longValue();
+    Object value = value(name);
+    return value == null ? 0 : needed(name, value, Long.class, "a whole number");
   }
 
   int count(String name) {
@@ -50,9 +69,8 @@ record Members(JsonNode object) {
   }
 
   boolean truth(String name) {
-    JsonNode value = object.path(name);
-    return !isAbsent(value)
-        && needed(name, value, value.isBoolean(), "true or false").booleanValue();
+    Object value = value(name);
+    return value != null && needed(name, value, Boolean.class, "true or false");
   }
 
   Instant time(String name) {
@@ -73,41 +91,74 @@ record Members(JsonNode object) {
   }
 
   List<String> texts(String name) {
-    return items(
-        name, item -> needed(name, item, item.isString(), "a list of texts").stringValue());
+    return items(name, item -> needed(name, item, String.class, "a list of texts"));
+  }
+
+  /** Lists of two texts each. */
+  <T> List<T> pairs(String name, BiFunction<String, String, T> reading) {
+    return items(name, item -> {
+      List<?> pair = needed(name, item, List.class, "a list of pairs");
+      if (pair.size() != 2
+          || !(pair.get(0) instanceof String first)
+          || !(pair.get(1) instanceof String second)) {
+        throw new Misread("'" + name + "' is a list of pairs: a name and a value");
+      }
+      return reading.apply(first, second);
+    });
   }
 
   <T> List<T> list(String name, Function<Members, T> reading) {
-    return items(name, item -> reading.apply(new Members(item)));
+    return items(
+        name, item -> reading.apply(needed(name, item, Members.class, "a list of objects")));
   }
 
-  <T> List<T> items(String name, Function<JsonNode, T> reading) {
-    JsonNode value = object.path(name);
-    if (isAbsent(value)) {
+  private <T> List<T> items(String name, Function<@Nullable Object, T> reading) {
+    Object value = value(name);
+    if (value == null) {
       return List.of();
     }
-    List<T> all = new ArrayList<>(value.size());
-    for (JsonNode item : needed(name, value, value.isArray(), "a list")) {
+    List<?> items = needed(name, value, List.class, "a list");
+    List<T> all = new ArrayList<>(items.size());
+    for (Object item : items) {
       all.add(reading.apply(item));
     }
     return all;
   }
 
   <T> @Nullable T part(String name, Function<Members, T> reading) {
-    JsonNode value = object.path(name);
-    return isAbsent(value) ? null : reading.apply(new Members(value));
+    Object value = value(name);
+    return value == null ? null : reading.apply(needed(name, value, Members.class, "an object"));
   }
 
-  private static boolean isAbsent(JsonNode value) {
-    return value.isMissingNode() || value.isNull();
-  }
-
-  private static JsonNode needed(String name, JsonNode value, boolean fits, String wanted) {
-    if (!fits) {
-      throw new Misread(
-          "'" + name + "' is " + Words.withKind(value) + ", where " + wanted + " is wanted");
+  private @Nullable Object value(String name) {
+    int count = mayHave(name) ? names.size() : 0;
+    for (int i = 0; i < count; i++) {
+      int at = next + i < count ? next + i : next + i - count;
+      if (names.get(at).equals(name)) {
+        next = at + 1 < count ? at + 1 : 0;
+        return values.get(at);
+      }
     }
-    return value;
+    return null;
+  }
+
+  private static <T> T needed(String name, @Nullable Object value, Class<T> type, String wanted) {
+    if (!type.isInstance(value)) {
+      throw new Misread("'" + name + "' is " + words(value) + ", where " + wanted + " is wanted");
+    }
+    return type.cast(value);
+  }
+
+  private static String words(@Nullable Object value) {
+    return value == null
+        ? "nothing"
+        : value instanceof Members
+            ? "an object"
+            : value instanceof List<?> list
+                ? "a list of " + list.size()
+                : value instanceof String text
+                    ? Words.quoted(text) + " (text)"
+                    : Words.cut(value.toString());
   }
 
   /** A line that was not written by this version. */

@@ -26,9 +26,11 @@ final class PartRead {
   final List<RunEvent> others = new ArrayList<>();
   final RunEvent.@Nullable Ended ended;
   private final Journal journal;
+  private final PlacedCases cases;
 
   PartRead(Journal journal) throws IOException {
     this.journal = journal;
+    this.cases = journal.cases();
     List<RunEvent> events = new ArrayList<>();
     journal.readPlaced((event, place) -> {
       if (!events.isEmpty() && event instanceof RunEvent.CaseFinished finished) {
@@ -68,7 +70,7 @@ final class PartRead {
 
   /** A record with all its bodies, in another lane and at another place in the order. */
   CaseRecord whole(Placed placed, int lane, int order) throws IOException {
-    CaseRecord record = journal.caseAt(placed.place);
+    CaseRecord record = cases.at(placed.place);
     try {
       List<AttemptRecord> earlier = record.earlier().stream()
           .map(one -> one.withExchanges(whole(one.exchanges())))

@@ -31,7 +31,6 @@ import org.oddlantern.internal.record.SentFile;
 import org.oddlantern.internal.record.SourceRecord;
 import org.oddlantern.internal.record.StepRecord;
 import org.oddlantern.json.Finding;
-import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /** Reads the records that {@link EventLine} writes. */
 final class RecordReading {
@@ -211,17 +210,7 @@ final class RecordReading {
   }
 
   private static List<Header> headers(Members one, String name) {
-    return one.items(name, RecordReading::header);
-  }
-
-  private static Header header(JsonNode pair) {
-    if (!pair.isArray()
-        || pair.size() != 2
-        || !pair.get(0).isString()
-        || !pair.get(1).isString()) {
-      throw new Members.Misread("a header is a list of its name and its value");
-    }
-    return new Header(pair.get(0).stringValue(), pair.get(1).stringValue());
+    return one.pairs(name, Header::new);
   }
 
   private static @Nullable SentFile sentFile(@Nullable String name) {

@@ -18,18 +18,32 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  */
 final class SampleFields {
 
-  private final Map<String, Method> getters = new LinkedHashMap<>();
+  /** Of each class once, since the JVM looks for them anew each time it is asked. */
+  private static final ClassValue<Map<String, Method>> GETTERS = new ClassValue<>() {
+    @Override
+    protected Map<String, Method> computeValue(Class<?> type) {
+      return getters(type);
+    }
+  };
+
+  private final Map<String, Method> getters;
   private final Object sample;
 
   SampleFields(Object sample) {
     this.sample = sample;
-    if (sample.getClass().isRecord()) {
-      for (RecordComponent component : sample.getClass().getRecordComponents()) {
+    this.getters = GETTERS.get(sample.getClass());
+  }
+
+  private static Map<String, Method> getters(Class<?> type) {
+    Map<String, Method> getters = new LinkedHashMap<>();
+    if (type.isRecord()) {
+      for (RecordComponent component : type.getRecordComponents()) {
         getters.put(component.getName(), component.getAccessor());
       }
     } else {
-      getters.putAll(KotlinCode.properties(sample.getClass()));
+      getters.putAll(KotlinCode.properties(type));
     }
+    return getters;
   }
 
   List<String> names() {

@@ -110,7 +110,7 @@ final class CurlLine {
 
   /** A word of the shell; what is masked in it stands as a variable, named after its place if need be. */
   private String quoted(String text, String place) {
-    if (!text.isEmpty() && text.chars().allMatch(CurlLine::isPlain)) {
+    if (isPlain(text)) {
       return text;
     }
     if (!text.contains(Masked.TEXT)) {
@@ -124,6 +124,15 @@ final class CurlLine {
       masks.appendReplacement(quoted, Matcher.quoteReplacement("'\"$" + name + "\"'"));
     }
     return masks.appendTail(quoted).toString().replaceAll("\"''$", "\"");
+  }
+
+  private static boolean isPlain(String text) {
+    for (int i = 0; i < text.length(); i++) {
+      if (!isPlain(text.charAt(i))) {
+        return false;
+      }
+    }
+    return !text.isEmpty();
   }
 
   /** Whether a character stands for itself in a shell. */

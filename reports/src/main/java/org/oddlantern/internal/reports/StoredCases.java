@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.Set;
 import org.oddlantern.internal.journal.Journal;
+import org.oddlantern.internal.journal.PlacedCases;
 import org.oddlantern.internal.record.CaseRecord;
 
 /**
@@ -20,6 +21,7 @@ final class StoredCases {
   private static final long LONG = 48L << 20;
 
   private final Journal journal;
+  private final PlacedCases cases;
   private final boolean listed;
   private final IdentityHashMap<CaseRecord, Long> places = new IdentityHashMap<>();
   private final IdentityHashMap<CaseRecord, Long> shares = new IdentityHashMap<>();
@@ -27,6 +29,7 @@ final class StoredCases {
 
   private StoredCases(Journal journal, boolean listed) {
     this.journal = journal;
+    this.cases = journal.cases();
     this.listed = listed;
   }
 
@@ -72,7 +75,7 @@ final class StoredCases {
   CaseRecord whole(CaseRecord kept) {
     Long place = places.get(kept);
     try {
-      return place == null ? kept : journal.caseAt(place);
+      return place == null ? kept : cases.at(place);
     } catch (IOException e) {
       throw new UncheckedIOException(e.getMessage(), e);
     }

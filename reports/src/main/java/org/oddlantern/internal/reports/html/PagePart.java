@@ -13,8 +13,11 @@ import org.oddlantern.internal.record.CaseRecord;
  * @param number which one it is, from 1
  * @param first the number of its first case in the suite, from 1
  * @param cases what it tells
+ * @param words which cases these are: {@code 401 to 800}
+ * @param isBroken whether something is wrong with one of them
  */
-public record PagePart(String file, int number, int first, List<CaseRecord> cases) {
+public record PagePart(
+    String file, int number, int first, List<CaseRecord> cases, String words, boolean isBroken) {
 
   private static final int MOST_CASES = 400;
   private static final long MOST_OCTETS = 2_500_000;
@@ -48,23 +51,20 @@ public record PagePart(String file, int number, int first, List<CaseRecord> case
   private static PagePart part(List<PagePart> before, List<CaseRecord> own, String name) {
     int number = before.size() + 1;
     int first = before.isEmpty() ? 1 : before.get(number - 2).last() + 1;
-    return new PagePart(name + (number == 1 ? "" : "-" + number) + ".html", number, first, own);
+    int last = first + own.size() - 1;
+    return new PagePart(
+        name + (number == 1 ? "" : "-" + number) + ".html",
+        number,
+        first,
+        own,
+        first == last
+            ? String.format(Locale.ROOT, "%,d", first)
+            : String.format(Locale.ROOT, "%,d to %,d", first, last),
+        own.stream().anyMatch(one -> !one.outcome().isGreen()));
   }
 
   /** The number of its last case. */
   public int last() {
     return first + cases.size() - 1;
-  }
-
-  /** Which cases it tells. */
-  public String words() {
-    return first == last()
-        ? String.format(Locale.ROOT, "%,d", first)
-        : String.format(Locale.ROOT, "%,d to %,d", first, last());
-  }
-
-  /** Whether something is wrong with one of them. */
-  public boolean isBroken() {
-    return cases.stream().anyMatch(one -> !one.outcome().isGreen());
   }
 }
