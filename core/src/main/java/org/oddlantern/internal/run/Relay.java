@@ -9,19 +9,23 @@ import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
 
 /**
- * Lets a listener that writes hear of events in a thread of its own, at once and in order, while cases go
- * on. Only small events of cases are not waited for, and only so many: what is to be on disk before a case
- * goes on is, memory is bounded, and after the last event everything has been heard.
+ * Lets a listener that writes hear of events in a thread of its own, in order, while cases go on. Only small
+ * events of cases are not waited for, and only so many: what is to be on disk before a case goes on is,
+ * memory is bounded, and after the last event everything has been heard. Waking a thread costs more than
+ * most listeners do with an event: that a case has begun is heard with what comes next, or a little later.
  */
 public final class Relay implements RunListener, AutoCloseable {
 
   private static final int MOST = 64;
   private static final long SMALL = 1 << 16;
+  private static final long LATER_MILLIS = 50;
 
   private final RunListener listener;
-  private final Queue<RunEvent> waiting = new ArrayDeque<>();
   private final Thread thread;
+  private Queue<RunEvent> waiting = new ArrayDeque<>();
+  private boolean idle;
   private boolean busy;
+  private boolean awaited;
   private boolean closed;
   private @Nullable Throwable failure;
 
@@ -44,7 +48,9 @@ public final class Relay implements RunListener, AutoCloseable {
     }
     refuse();
     waiting.add(event);
-    notifyAll();
+    if (idle && !(event instanceof RunEvent.CaseBegan)) {
+      notifyAll();
+    }
     if (!mayWait(event)) {
       drain();
     }
@@ -88,13 +94,20 @@ public final class Relay implements RunListener, AutoCloseable {
     }
   }
 
-  /** A case that is told to stop does not keep what it tells of from being written. */
+  /** Until something has been heard. */
   private void await() {
+    awaited = true;
+    notifyAll();
+    sleep(0);
+  }
+
+  /** A case that is told to stop does not keep what it tells of from being written. */
+  private void sleep(long millis) {
     boolean interrupted = false;
     boolean woken = false;
     while (!woken) {
       try {
-        wait();
+        wait(millis);
         woken = true;
       } catch (InterruptedException e) {
         interrupted = true;
@@ -106,29 +119,39 @@ public final class Relay implements RunListener, AutoCloseable {
   }
 
   private void relay() {
-    for (RunEvent next = next(); next != null; next = next()) {
+    Throwable problem = null;
+    for (Queue<RunEvent> some = next(); !some.isEmpty(); some = next()) {
       try {
-        listener.hear(next);
-        heard(null);
+        for (RunEvent one : some) {
+          listener.hear(one);
+        }
       } catch (Throwable e) {
-        heard(e);
+        problem = e;
       }
+      heard(problem);
     }
   }
 
-  private synchronized @Nullable RunEvent next() {
-    while (waiting.isEmpty() && !closed) {
-      await();
+  /** All that waits; empty after the end. */
+  private synchronized Queue<RunEvent> next() {
+    while (waiting.isEmpty() && !closed && failure == null) {
+      idle = true;
+      sleep(LATER_MILLIS);
     }
-    RunEvent next = failure == null ? waiting.poll() : null;
-    busy = next != null;
+    idle = false;
+    Queue<RunEvent> next = failure == null ? waiting : new ArrayDeque<>();
+    waiting = new ArrayDeque<>();
+    busy = !next.isEmpty();
     return next;
   }
 
   private synchronized void heard(@Nullable Throwable problem) {
     busy = false;
     failure = problem;
-    notifyAll();
+    if (awaited) {
+      awaited = false;
+      notifyAll();
+    }
   }
 
   /** Ends when everything has been heard. */

@@ -33,7 +33,7 @@ final class SchemaReading {
   private final List<Rule> fresh = new ArrayList<>();
   private final List<RuleLink> links = new ArrayList<>();
   private final Map<String, TextPattern> patterns = new HashMap<>();
-  private final Map<Resource, Map<String, RuleLink>> references = new IdentityHashMap<>();
+  private final Map<Resource, Map<String, RuleLink>> references = new HashMap<>();
 
   SchemaReading(ReadingRules rules) {
     this.rules = rules;
