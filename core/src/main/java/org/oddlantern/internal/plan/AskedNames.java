@@ -1,9 +1,12 @@
 package org.oddlantern.internal.plan;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -22,6 +25,7 @@ final class AskedNames {
   private final Set<String> titles = new HashSet<>();
   private final List<Pattern> patterns = new ArrayList<>();
   private final List<String> entries;
+  private final Map<Class<?>, Boolean> classes = new HashMap<>();
 
   AskedNames(List<String> entries) {
     this.entries = entries;
@@ -44,16 +48,19 @@ final class AskedNames {
 
   /** Whether a case was asked for. */
   boolean has(CaseDefinition one) {
-    return has(one, names(one));
-  }
-
-  private boolean has(CaseDefinition one, List<String> own) {
-    return own.stream().anyMatch(names::contains) || hasTitle(one.title());
+    return hasClass(one.suite())
+        || ownNames(one).anyMatch(names::contains)
+        || hasTitle(one.title());
   }
 
   private boolean mayHave(CaseDefinition one) {
-    List<String> own = names(one);
-    return own.stream().anyMatch(ofAllSamples::contains) || has(one, own);
+    return ownNames(one).anyMatch(ofAllSamples::contains) || has(one);
+  }
+
+  /** Whether all cases of a class were asked for. */
+  private boolean hasClass(Class<?> suite) {
+    return classes.computeIfAbsent(
+        suite, type -> classNames(type).stream().anyMatch(names::contains));
   }
 
   private boolean hasTitle(String title) {
@@ -73,11 +80,13 @@ final class AskedNames {
 
   /** The cases that may have been asked for; which of their samples were is seen later. */
   List<CaseDefinition> maybe(List<CaseDefinition> cases) {
-    Set<String> known = new HashSet<>();
-    cases.forEach(one -> known.addAll(names(one)));
-    List<String> unknown = entries.stream()
-        .filter(entry -> !known.contains(entry) && !NAME.matcher(entry).matches())
-        .toList();
+    List<String> unknown = new ArrayList<>(entries);
+    unknown.removeIf(entry -> NAME.matcher(entry).matches()); // a build asks for nothing else
+    if (!unknown.isEmpty()) {
+      Set<String> known = new HashSet<>();
+      cases.forEach(one -> known.addAll(names(one)));
+      unknown.removeIf(known::contains);
+    }
     boolean ofAny = unknown.stream().anyMatch(entry -> entry.contains("["));
     return cases.stream()
         .filter(one -> ofAny || !unknown.isEmpty() && one.title().contains("{") || mayHave(one))
@@ -86,28 +95,39 @@ final class AskedNames {
 
   /** The names by which a case can be asked for: packages, its class, the classes around it, and itself. */
   static List<String> names(CaseDefinition one) {
+    List<String> names = classNames(one.suite());
+    ownNames(one).forEach(names::add);
+    return names;
+  }
+
+  private static List<String> classNames(Class<?> suite) {
     List<String> names = new ArrayList<>();
-    for (Class<?> type = one.suite(); type != null; type = type.getEnclosingClass()) {
+    for (Class<?> type = suite; type != null; type = type.getEnclosingClass()) {
       names.add(type.getSimpleName());
       names.add(type.getName());
       names.add(type.getName().replace('$', '.'));
     }
-    String inside = one.suite().getPackageName();
+    String inside = suite.getPackageName();
     while (!inside.isEmpty()) {
       int dot = inside.lastIndexOf('.');
       names.add(inside + ".*");
       names.add(inside.substring(dot + 1) + ".*");
       inside = inside.substring(0, Math.max(0, dot));
     }
-    String method = "#" + one.id().method();
-    names.add(one.suite().getSimpleName() + method);
-    names.add(one.origin().brief());
-    names.add(one.origin().toString());
-    if (!one.id().sample().isEmpty()) {
-      names.add(one.suite().getSimpleName() + method + "[" + one.id().sample() + "]");
-      names.add(one.id().brief());
-      names.add(one.id().toString());
-    }
     return names;
+  }
+
+  /** Made one by one, the one first by which a build asks. */
+  private static Stream<String> ownNames(CaseDefinition one) {
+    String name = one.suite().getSimpleName() + "#" + one.id().method();
+    String sample = one.id().sample();
+    return sample.isEmpty()
+        ? ways(one.origin(), name)
+        : Stream.of(ways(one.origin(), name), ways(one.id(), name + "[" + sample + "]"))
+            .flatMap(ways -> ways);
+  }
+
+  private static Stream<String> ways(CaseId id, String name) {
+    return Stream.<Supplier<String>>of(id::toString, id::brief, () -> name).map(Supplier::get);
   }
 }

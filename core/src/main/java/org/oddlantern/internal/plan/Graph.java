@@ -81,12 +81,17 @@ final class Graph {
   }
 
   private List<Integer> values(int taker, ValueParameter.Use use) {
-    return takes.get(taker).entrySet().stream()
-        .filter(entry -> entry.getKey().parameter().use() == use)
-        .flatMap(entry -> entry.getValue().stream())
-        .map(this::at)
-        .distinct()
-        .toList();
+    Set<Integer> values = Set.of(); // as of most
+    for (Map.Entry<DependencyLookup.Dependency, List<Spot>> one :
+        takes.get(taker).entrySet()) {
+      if (one.getKey().parameter().use() == use) {
+        values = values.isEmpty() ? new LinkedHashSet<>() : values;
+        for (Spot spot : one.getValue()) {
+          values.add(at(spot));
+        }
+      }
+    }
+    return List.copyOf(values);
   }
 
   private void order() {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.SourceRecord;
@@ -20,6 +21,10 @@ final class SourceFiles {
 
   private static final List<String> FOLDERS =
       List.of("src/test/java", "src/main/java", "src/it/java", "src/integrationTest/java");
+  /** Texts, characters and comments, whose braces open and close nothing. */
+  private static final Pattern NO_CODE =
+      Pattern.compile("\"(\\\\.|[^\"\\\\])*\"|'(\\\\.|[^'\\\\])*'|//.*");
+
   private static final int ABOVE = 12;
   private static final int LONGEST = 60;
   private static final int AROUND = 4;
@@ -84,11 +89,14 @@ final class SourceFiles {
   }
 
   private static String file(Class<?> suite) {
-    return top(suite).replaceAll(".*\\.", "") + ".java";
+    String top = top(suite);
+    return top.substring(top.lastIndexOf('.') + 1) + ".java";
   }
 
   private static String top(Class<?> suite) {
-    return suite.getName().replaceAll("\\$.*", "");
+    String name = suite.getName();
+    int inner = name.indexOf('$');
+    return inner < 0 ? name : name.substring(0, inner);
   }
 
   private Optional<List<String>> lines(Class<?> suite) {
@@ -127,11 +135,15 @@ final class SourceFiles {
     int depth = 0;
     boolean opened = false;
     for (int number = from; number <= lines.size(); number++) {
-      String code =
-          lines.get(number - 1).replaceAll("\"(\\\\.|[^\"\\\\])*\"|'(\\\\.|[^'\\\\])*'|//.*", "");
+      String line = lines.get(number - 1);
+      if (line.indexOf('{') < 0 && line.indexOf('}') < 0) {
+        continue;
+      }
+      String code = NO_CODE.matcher(line).replaceAll("");
       opened |= code.indexOf('{') >= 0;
-      depth += (int) code.chars().filter(c -> c == '{').count();
-      depth -= (int) code.chars().filter(c -> c == '}').count();
+      for (int i = 0; i < code.length(); i++) {
+        depth += code.charAt(i) == '{' ? 1 : code.charAt(i) == '}' ? -1 : 0;
+      }
       if (opened && depth <= 0) {
         return number;
       }
