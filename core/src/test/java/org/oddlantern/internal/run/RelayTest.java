@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -66,6 +67,16 @@ class RelayTest {
       relay.hear(new RunEvent.UndoNoted("BeeTest#flies1", "DELETE /bees/1"));
       assertEquals(2, heard.size());
       assertTrue(Thread.interrupted(), "it is still interrupted");
+    }
+  }
+
+  @Test
+  void aCaseThatBeganIsHeardOfThoughNothingFollows() throws Exception {
+    CountDownLatch told = new CountDownLatch(1);
+    try (Relay relay = new Relay(event -> told.countDown())) {
+      Thread.sleep(10); // so that it is idle
+      relay.hear(small(1));
+      assertTrue(told.await(20, TimeUnit.SECONDS), "a run that is killed now has it on disk");
     }
   }
 
