@@ -194,6 +194,21 @@ class SourcesTest {
   }
 
   @Test
+  void aSchemaThatCannotBeUsedLeavesOthersOfItsDocumentAsTheyAre() throws IOException {
+    write("hives.json", """
+        { "$defs": {
+            "count": { "type": "integer" },
+            "odd": { "allOf": [{ "$ref": "#/$defs/count" }, { "pattern": "a(b" }] },
+            "sound": { "$ref": "#/$defs/count" } } }
+        """);
+    SchemaReader remembering = SchemaReader.standard().remembering();
+    assertThrows(SchemaProblem.class, () -> remembering.named("hives.json#/$defs/odd"));
+    Schema sound = remembering.named("hives.json#/$defs/sound");
+    assertTrue(sound.accepts(Json.of(json("3"))));
+    assertFalse(sound.accepts(Json.of(json("3.5"))));
+  }
+
+  @Test
   void filesThatAreMissingOrBrokenSaySo() throws IOException {
     write("broken.json", "{\"type\": }");
     write("twice.yaml", "type: string\ntype: integer\n");
