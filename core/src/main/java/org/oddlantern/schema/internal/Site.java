@@ -38,8 +38,8 @@ record Site(Document document, Resource resource, String pointer, JsonNode schem
   }
 
   /** One of the subschemas at a keyword, by its name. */
-  Site at(JsonNode child, String keyword, String name) {
-    return document.site(pointer + "/" + keyword + "/" + Pointers.escape(name), resource, child);
+  Site at(JsonNode child, String keyword, String inside) {
+    return document.site(pointer + "/" + keyword + "/" + Pointers.escape(inside), resource, child);
   }
 
   /** One of the subschemas at a keyword, by its index. */

@@ -23,9 +23,9 @@ public final class TextPattern {
 
   private final String source;
   private final @Nullable Pattern pattern;
-  private final @Nullable String start;
+  private final String start;
 
-  private TextPattern(String source, @Nullable Pattern pattern, @Nullable String start) {
+  private TextPattern(String source, @Nullable Pattern pattern, String start) {
     this.source = source;
     this.pattern = pattern;
     this.start = start;
@@ -43,7 +43,7 @@ public final class TextPattern {
     }
     String translated = new PatternTranslator(source).translate();
     try {
-      return new TextPattern(source, Pattern.compile(translated), null);
+      return new TextPattern(source, Pattern.compile(translated), "");
     } catch (PatternSyntaxException e) {
       boolean behind = String.valueOf(e.getDescription()).startsWith("Look-behind");
       throw new BadPattern(
@@ -68,7 +68,7 @@ public final class TextPattern {
    * @throws GivenUp if finding out would take too long
    */
   public boolean isIn(String text) {
-    if (start != null) {
+    if (pattern == null) {
       return text.startsWith(start);
     }
     try {
