@@ -2,6 +2,7 @@ package org.oddlantern.bench;
 
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.OutputFormat;
+import com.networknt.schema.SchemaLocation;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SchemaRegistryConfig;
 import com.networknt.schema.SpecificationVersion;
@@ -70,6 +71,11 @@ public final class SchemaBench {
             "reading the " + name + " schema",
             () -> Schema.text(text).json().size() > 0,
             () -> other(text).getSchemaNode().isObject());
+        com.networknt.schema.Schema meta = metaSchema(other(text));
+        tell( // this library always does
+            "the same, held against its draft",
+            () -> Schema.text(text).json().size() > 0,
+            () -> meta.validate(other(text).getSchemaNode()).isEmpty());
       }
     }
   }
@@ -114,6 +120,15 @@ public final class SchemaBench {
   private static tools.jackson.databind.JsonNode othersTree(JsonNode value) {
     return tools.jackson.databind.json.JsonMapper.shared()
         .readTree(JsonMapping.standard().write(value));
+  }
+
+  private static com.networknt.schema.Schema metaSchema(com.networknt.schema.Schema of) {
+    String draft = of.getSchemaNode().path("$schema").asString();
+    com.networknt.schema.Schema meta = SchemaRegistry.withDefaultDialect(
+            SpecificationVersion.DRAFT_2020_12)
+        .getSchema(SchemaLocation.of(draft));
+    meta.initializeValidators();
+    return meta;
   }
 
   private static com.networknt.schema.Schema other(String schema) {

@@ -9,16 +9,15 @@ import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.record.RunListener;
 
 /**
- * Lets a listener that writes hear of events in a thread of its own, in order, while cases go on. Only small
- * events of cases are not waited for, and only so many: what is to be on disk before a case goes on is,
- * memory is bounded, and after the last event everything has been heard. Waking a thread costs more than
- * most listeners do with an event: that a case has begun is heard with what comes next, or a little later.
+ * Lets a listener that writes hear of events in a thread of its own, at once and in order, while cases go
+ * on. Only small events of cases are not waited for, and only so many: what is to be on disk before a case
+ * goes on is, memory is bounded, and after the last event everything has been heard. All that waits is
+ * taken at once, since waking a thread costs more than most listeners do with an event.
  */
 public final class Relay implements RunListener, AutoCloseable {
 
   private static final int MOST = 64;
   private static final long SMALL = 1 << 16;
-  private static final long LATER_MILLIS = 50;
 
   private final RunListener listener;
   private final Thread thread;
@@ -48,7 +47,7 @@ public final class Relay implements RunListener, AutoCloseable {
     }
     refuse();
     waiting.add(event);
-    if (idle && !(event instanceof RunEvent.CaseBegan)) {
+    if (idle) {
       notifyAll();
     }
     if (!mayWait(event)) {
@@ -97,17 +96,16 @@ public final class Relay implements RunListener, AutoCloseable {
   /** Until something has been heard. */
   private void await() {
     awaited = true;
-    notifyAll();
-    sleep(0);
+    sleep();
   }
 
   /** A case that is told to stop does not keep what it tells of from being written. */
-  private void sleep(long millis) {
+  private void sleep() {
     boolean interrupted = false;
     boolean woken = false;
     while (!woken) {
       try {
-        wait(millis);
+        wait();
         woken = true;
       } catch (InterruptedException e) {
         interrupted = true;
@@ -136,7 +134,7 @@ public final class Relay implements RunListener, AutoCloseable {
   private synchronized Queue<RunEvent> next() {
     while (waiting.isEmpty() && !closed && failure == null) {
       idle = true;
-      sleep(LATER_MILLIS);
+      sleep();
     }
     idle = false;
     Queue<RunEvent> next = failure == null ? waiting : new ArrayDeque<>();

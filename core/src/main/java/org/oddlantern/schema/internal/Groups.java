@@ -6,7 +6,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
 
 /**
  * Which groups of keywords a schema has, so that it is not asked for each of some fifty keywords, of which
- * it has three.
+ * it has three. A keyword that is not listed here is never read.
  */
 final class Groups {
 
