@@ -117,14 +117,19 @@ final class Findings {
   private static Finding finding(Violation violation, List<String> reasons) {
     Keyword keyword = violation.keyword();
     Spot spot = violation.spot();
-    Finding finding = Finding.of(
-            spot.where(),
-            keyword.wanted(spot.value()) + ", says " + violation.place(),
-            keyword.got(spot.value()))
-        .hint(keyword.hint(spot.value()));
-    for (String reason : reasons) {
-      finding = finding.hint(reason);
+    String hint = keyword.hint(spot.value());
+    List<String> hints = new ArrayList<>(1 + reasons.size());
+    if (!hint.isEmpty()) {
+      hints.add(hint);
     }
-    return finding;
+    hints.addAll(reasons);
+    return new Finding(
+        spot.where().toString(),
+        spot.where().item(),
+        keyword.wanted(spot.value()) + ", says " + violation.place(),
+        keyword.got(spot.value()),
+        hints,
+        List.of(),
+        false);
   }
 }
