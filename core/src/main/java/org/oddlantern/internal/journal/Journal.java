@@ -214,7 +214,7 @@ public record Journal(Path file) {
 
   private RunEvent event(Members line, int number) throws IOException {
     int format = line.count(Member.FORMAT);
-    if (format != RunEvent.Started.FORMAT && line.names().contains(Member.FORMAT)) {
+    if (format != RunEvent.Started.FORMAT && line.has(Member.FORMAT)) {
       throw new IOException(String.format(
           Locale.ROOT,
           "%s is written in format %d; this version of Odd Lantern reads format %d",

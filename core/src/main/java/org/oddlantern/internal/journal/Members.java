@@ -24,7 +24,7 @@ final class Members {
 
   /** Takes what is not there already; null is as good as nothing. */
   void add(String name, @Nullable Object value) {
-    if (mayHave(name) && names.contains(name)) {
+    if (has(name)) {
       throw new Misread("'" + name + "' is there twice");
     }
     if (value != null) {
@@ -32,6 +32,11 @@ final class Members {
       values.add(value);
       bits |= 1L << name.hashCode();
     }
+  }
+
+  /** Whether it is there. */
+  boolean has(String name) {
+    return mayHave(name) && names.contains(name);
   }
 
   /** Most of what may be there is left out: false tells so without a look at each name. */

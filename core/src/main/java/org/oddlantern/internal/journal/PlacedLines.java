@@ -25,33 +25,41 @@ final class PlacedLines {
 
   /** The line that begins at a place, without its end; null if nothing is there. */
   byte @Nullable [] at(long place) throws IOException {
-    int size = PIECE;
-    boolean whole = false;
-    while (true) {
-      boolean inside = place >= start && place < start + piece.length;
-      int from = inside ? (int) (place - start) : 0;
-      for (int i = from; inside && i < piece.length; i++) {
-        if (piece[i] == '\n') {
-          return Arrays.copyOfRange(piece, from, i);
-        }
-      }
-      if (whole) {
-        return inside ? Arrays.copyOfRange(piece, from, piece.length) : null;
-      }
-      whole = read(place, size);
-      size = (int) Math.min(4L * size, Integer.MAX_VALUE - 8);
+    byte[] line = inPiece(place);
+    if (line == null) {
+      read(place);
+      line = inPiece(place);
     }
+    return line == null ? longer(place) : line;
   }
 
-  /** Whether the file ends there. */
-  private boolean read(long place, int size) throws IOException {
+  /** The line, if the piece holds it to its end. */
+  private byte @Nullable [] inPiece(long place) {
+    if (place < start || place >= start + piece.length) {
+      return null;
+    }
+    int from = (int) (place - start);
+    for (int i = from; i < piece.length; i++) {
+      if (piece[i] == '\n') {
+        return Arrays.copyOfRange(piece, from, i);
+      }
+    }
+    return null;
+  }
+
+  private void read(long place) throws IOException {
     try (RandomAccessFile access = new RandomAccessFile(file.toFile(), "r")) {
-      long left = Math.max(0, access.length() - place);
-      piece = new byte[(int) Math.min(left, size)];
+      piece = new byte[(int) Math.min(Math.max(0, access.length() - place), PIECE)];
       start = place;
       access.seek(place);
       access.readFully(piece);
-      return piece.length == left;
+    }
+  }
+
+  /** One that is longer than a piece is not kept, nor is a last one without an end. */
+  private byte @Nullable [] longer(long place) throws IOException {
+    try (JournalLines lines = new JournalLines(file, place, JournalLines.LARGE)) {
+      return lines.next();
     }
   }
 }

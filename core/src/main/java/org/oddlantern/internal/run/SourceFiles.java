@@ -21,6 +21,7 @@ final class SourceFiles {
 
   private static final List<String> FOLDERS =
       List.of("src/test/java", "src/main/java", "src/it/java", "src/integrationTest/java");
+
   /** Texts, characters and comments, whose braces open and close nothing. */
   private static final Pattern NO_CODE =
       Pattern.compile("\"(\\\\.|[^\"\\\\])*\"|'(\\\\.|[^'\\\\])*'|//.*");

@@ -35,7 +35,7 @@ public final class NearestMatch {
    */
   public static Optional<String> among(String name, Collection<String> known, int apart) {
     String wanted = folded(name);
-    long letters = letters(name);
+    long letters = letters(wanted);
     int allowed = apart;
     String nearest = null;
     int looked = 0;
@@ -44,9 +44,10 @@ public final class NearestMatch {
         break;
       }
       if (Math.abs(candidate.length() - name.length()) <= apart) {
-        int distance = fewest(letters, letters(candidate));
+        String other = folded(candidate);
+        int distance = fewest(letters, letters(other));
         if (distance <= allowed) {
-          distance = distance(wanted, folded(candidate), allowed);
+          distance = distance(wanted, other, allowed);
         }
         if (distance <= allowed) {
           nearest = candidate;
@@ -75,18 +76,11 @@ public final class NearestMatch {
         : lower.replace("_", "").replace("-", "");
   }
 
-  /** Which letters are in it once folded, as bits; some share one, so that texts only seem nearer. */
+  /** Which letters are in it, as bits; some share one, so that two texts only seem nearer. */
   private static long letters(String text) {
     long letters = 0;
     for (int i = 0; i < text.length(); i++) {
-      char c = text.charAt(i);
-      if (c >= 'A' && c <= 'Z') {
-        letters |= 1L << (c | ' ');
-      } else if (c > 0x7f) {
-        letters |= 1L << Character.toLowerCase(c);
-      } else if (c != '_' && c != '-') {
-        letters |= 1L << c;
-      }
+      letters |= 1L << text.charAt(i);
     }
     return letters;
   }

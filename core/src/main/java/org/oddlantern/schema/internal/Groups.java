@@ -53,7 +53,7 @@ final class Groups {
     add(known, SIZES, "minProperties", "maxProperties");
     add(known, REQUIRED, "required", "dependentRequired");
     add(known, TEXTS, "pattern", "format", "contentEncoding", "contentMediaType");
-    add(known, CHOICES, "allOf", "anyOf", "oneOf", "not", "if");
+    add(known, CHOICES, "allOf", "anyOf", "oneOf", "not", "if", "then", "else");
     add(known, OBJECTS, "properties", "patternProperties", "additionalProperties");
     add(known, OBJECTS, "propertyNames", "dependentSchemas", "dependencies");
     add(known, LISTS, "items", "prefixItems", "additionalItems", "contains");

@@ -67,8 +67,7 @@ final class Identifiers {
     }
     Resource resource = around;
     Dialect dialect = around.dialect();
-    boolean onlyRef =
-        dialect.refStandsAlone() && schema.has("$ref") && schema.path("$ref").isString();
+    boolean onlyRef = dialect.refStandsAlone() && schema.path("$ref").isString();
     if (!onlyRef) {
       resource = identify(schema, way, around);
       anchors(schema, way, resource);
