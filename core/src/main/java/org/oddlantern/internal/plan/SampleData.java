@@ -47,7 +47,7 @@ final class SampleData {
   /** The names of components that a title may ask for; none if there are no samples. */
   List<String> names(SamplesDefinition definition) {
     List<Sample> samples = of(definition);
-    return samples.isEmpty() ? List.of() : new SampleFields(samples.get(0).value()).names();
+    return samples.isEmpty() ? List.of() : List.copyOf(samples.get(0).getters().keySet());
   }
 
   private Given given(SamplesDefinition definition) {
@@ -99,19 +99,26 @@ final class SampleData {
 
   /** By their first components, if these tell all apart; else by their numbers. */
   private static List<Sample> keyed(List<Object> values) {
-    List<String> keys = values.stream().map(SampleData::firstComponent).toList();
+    Map<Class<?>, Map<String, Method>> getters = new HashMap<>();
+    List<String> keys = new ArrayList<>();
+    for (Object value : values) {
+      Map<String, Method> own = getters.computeIfAbsent(value.getClass(), SampleFields::getters);
+      keys.add(firstComponent(new SampleFields(value, own)));
+    }
     Set<String> different = new HashSet<>(keys);
     boolean apart = different.size() == keys.size() && !different.contains("");
     List<Sample> samples = new ArrayList<>();
     for (int i = 0; i < values.size(); i++) {
-      samples.add(new Sample(apart ? keys.get(i) : String.valueOf(i + 1), i + 1, values.get(i)));
+      Object value = values.get(i);
+      String key = apart ? keys.get(i) : String.valueOf(i + 1);
+      samples.add(new Sample(key, i + 1, value, getters.getOrDefault(value.getClass(), Map.of())));
     }
     return List.copyOf(samples);
   }
 
   /** Empty if it does not serve as a name. */
-  private static String firstComponent(Object value) {
-    String text = new SampleFields(value).first();
+  private static String firstComponent(SampleFields fields) {
+    String text = fields.first();
     return text.length() > LONGEST_KEY || text.isBlank() || !NAME.matcher(text).matches()
         ? ""
         : text;

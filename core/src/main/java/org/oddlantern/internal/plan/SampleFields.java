@@ -3,6 +3,7 @@ package org.oddlantern.internal.plan;
 import java.lang.reflect.Method;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,23 +19,21 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  */
 final class SampleFields {
 
-  /** Of each class once, since the JVM looks for them anew each time it is asked. */
-  private static final ClassValue<Map<String, Method>> GETTERS = new ClassValue<>() {
-    @Override
-    protected Map<String, Method> computeValue(Class<?> type) {
-      return getters(type);
-    }
-  };
-
   private final Map<String, Method> getters;
   private final Object sample;
 
-  SampleFields(Object sample) {
+  /**
+   * Those of a sample.
+   *
+   * @param getters those of its class, which the JVM looks for anew each time it is asked
+   */
+  SampleFields(Object sample, Map<String, Method> getters) {
     this.sample = sample;
-    this.getters = GETTERS.get(sample.getClass());
+    this.getters = getters;
   }
 
-  private static Map<String, Method> getters(Class<?> type) {
+  /** How the components of a class are read, by their names, in their order. */
+  static Map<String, Method> getters(Class<?> type) {
     Map<String, Method> getters = new LinkedHashMap<>();
     if (type.isRecord()) {
       for (RecordComponent component : type.getRecordComponents()) {
@@ -43,11 +42,7 @@ final class SampleFields {
     } else {
       getters.putAll(KotlinCode.properties(type));
     }
-    return getters;
-  }
-
-  List<String> names() {
-    return List.copyOf(getters.keySet());
+    return Collections.unmodifiableMap(getters);
   }
 
   /** The first component; the sample itself if it has none. */

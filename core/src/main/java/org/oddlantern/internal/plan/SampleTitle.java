@@ -26,7 +26,7 @@ record SampleTitle(String title) {
 
   /** The same with what comes from the sample told in another way. */
   String with(Sample sample, UnaryOperator<String> told) {
-    SampleFields fields = new SampleFields(sample.value());
+    SampleFields fields = new SampleFields(sample.value(), sample.getters());
     Matcher name = NAME.matcher(title);
     if (!name.find()) {
       return title + " [" + told.apply(sample.key()) + "]";
