@@ -32,11 +32,11 @@ record SampleTitle(String title) {
       return title + " [" + told.apply(sample.key()) + "]";
     }
     StringBuilder text = new StringBuilder();
-    int end = 0;
+    int from = 0;
     do {
-      text.append(title, end, name.start()).append(told.apply(fields.text(name.group(1))));
-      end = name.end();
+      text.append(title, from, name.start()).append(told.apply(fields.text(name.group(1))));
+      from = name.end();
     } while (name.find());
-    return text.append(title, end, title.length()).toString();
+    return text.append(title, from, title.length()).toString();
   }
 }

@@ -104,6 +104,13 @@ class LongRunTest {
     }
     assertEquals(25, way.size(), way.toString());
     assertTrue(page.contains("<b aria-current=\"page\">10,001 to 10,400</b>"), page);
+    Matcher around = Pattern.compile("<p class=\"quiet\">(cases .*?) *</p>")
+        .matcher(pages.get("suite-1-YardTest-5.html"));
+    assertTrue(around.find());
+    assertEquals(
+        "cases 1 to 400 401 to 800 801 to 1,200 1,201 to 1,600 1,601 to 2,000 2,001 to 2,400"
+            + " 2,401 to 2,800 2,801 to 3,200 \u2026 10,001 to 10,400",
+        around.group(1).replaceAll("<[^>]*>", ""));
   }
 
   @Test

@@ -12,6 +12,8 @@ import java.util.List;
  */
 public record SuitePage(String file, SuiteView suite, int number, List<PagePart> parts) {
 
+  private static final int AROUND = 3;
+
   /** Keeps its own list. */
   public SuitePage {
     parts = List.copyOf(parts);
@@ -20,6 +22,18 @@ public record SuitePage(String file, SuiteView suite, int number, List<PagePart>
   /** Whether it is one of several. */
   public boolean isPart() {
     return parts.size() > 1;
+  }
+
+  /** Whether it leads to a page by its cases: to the first, the last and those around. */
+  public boolean leadsTo(PagePart part) {
+    return part.number() == 1
+        || part.number() == parts.size()
+        || Math.abs(part.number() - number) <= AROUND;
+  }
+
+  /** Whether pages are left out before a page that it leads to. */
+  public boolean leavesOutBefore(PagePart part) {
+    return part.number() > 1 && !leadsTo(parts.get(part.number() - 2));
   }
 
   /** The page before it; empty if it is the first. */
