@@ -30,7 +30,7 @@ import org.oddlantern.shaded.tools.jackson.databind.JsonNode;
  */
 public final class SchemaBench {
 
-  private static final int WARM_UP = 20;
+  private static final int WARM_UP = 60;
   private static final int ROUNDS = 11;
   private static final long ROUND_NANOS = 150_000_000L;
 

@@ -39,31 +39,37 @@ final class AssertionReader {
   }
 
   void read(Groups groups) {
-    if (groups.has(Groups.KINDS)) {
+    if (groups.has(Groups.TYPE)) {
       type();
+    }
+    if (groups.has(Groups.VALUES)) {
       values();
     }
     if (groups.has(Groups.NUMBERS)) {
       numbers();
     }
-    if (groups.has(Groups.SIZES)) {
-      sizes();
-    }
+    sizes(groups);
     if (groups.has(Groups.REQUIRED)) {
       required();
     }
   }
 
-  private void sizes() {
-    size("minLength", Kind.TEXT);
-    size("maxLength", Kind.TEXT);
-    size("minItems", Kind.LIST);
-    size("maxItems", Kind.LIST);
-    size("minProperties", Kind.OBJECT);
-    size("maxProperties", Kind.OBJECT);
-    JsonNode unique = schema.path("uniqueItems");
-    if (unique.isBoolean() && unique.booleanValue()) {
-      keywords.add(new Lists.Unique());
+  private void sizes(Groups groups) {
+    if (groups.has(Groups.LENGTHS)) {
+      size("minLength", Kind.TEXT);
+      size("maxLength", Kind.TEXT);
+    }
+    if (groups.has(Groups.ITEM_COUNTS)) {
+      size("minItems", Kind.LIST);
+      size("maxItems", Kind.LIST);
+      JsonNode unique = schema.path("uniqueItems");
+      if (unique.isBoolean() && unique.booleanValue()) {
+        keywords.add(new Lists.Unique());
+      }
+    }
+    if (groups.has(Groups.FIELD_COUNTS)) {
+      size("minProperties", Kind.OBJECT);
+      size("maxProperties", Kind.OBJECT);
     }
   }
 
@@ -86,9 +92,6 @@ final class AssertionReader {
 
   private void type() {
     JsonNode type = schema.path("type");
-    if (type.isMissingNode()) {
-      return;
-    }
     List<String> types =
         new ArrayList<>(type.isArray() ? texts("type") : List.of(type.asString("")));
     JsonNode nullable = schema.path("nullable");

@@ -13,6 +13,7 @@ final class Choices {
   /** {@code allOf}. */
   static final class All extends Keyword {
     private final Rule[] rules;
+    private @Nullable JointFields joint;
 
     All(List<Rule> rules) {
       super("allOf", Kind.ALL);
@@ -29,7 +30,15 @@ final class Choices {
     }
 
     @Override
+    void tie(Resource around) {
+      joint = JointFields.of(rules, around);
+    }
+
+    @Override
     boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
+      if (joint != null && covered == null && value.isObject()) {
+        return joint.holds(value, run);
+      }
       for (Rule rule : rules) {
         if (!rule.holds(value, run, covered)) {
           return false;

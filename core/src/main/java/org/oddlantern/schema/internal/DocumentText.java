@@ -22,9 +22,7 @@ public final class DocumentText {
     String file = name.toLowerCase(Locale.ROOT);
     boolean yaml = file.endsWith(".yaml") || file.endsWith(".yml");
     boolean json = file.endsWith(".json");
-    int first = text.chars().filter(c -> !Character.isWhitespace(c)).findFirst().orElse('{');
-    boolean looksLikeJson = first == '{' || first == '[';
-    if (yaml || !json && !looksLikeJson) {
+    if (yaml || !json && !looksLikeJson(text)) {
       return YamlTree.of(name, text);
     }
     try {
@@ -32,5 +30,13 @@ public final class DocumentText {
     } catch (NotJson e) {
       throw new SchemaProblem(name, "this is not JSON: " + e.around(text));
     }
+  }
+
+  private static boolean looksLikeJson(String text) {
+    int first = 0;
+    while (first < text.length() && Character.isWhitespace(text.charAt(first))) {
+      first++;
+    }
+    return first == text.length() || text.charAt(first) == '{' || text.charAt(first) == '[';
   }
 }

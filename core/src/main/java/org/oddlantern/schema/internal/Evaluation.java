@@ -28,7 +28,7 @@ final class Evaluation {
     }
     Scope outside = scope;
     if (outside == null || outside.resource() != resource) {
-      scope = new Scope(resource, outside);
+      scope = new Scope(resource, outside, outside == null ? resource : outside.outermost());
     }
     return outside;
   }
@@ -41,6 +41,10 @@ final class Evaluation {
   /** The outermost resource that gives a name a new meaning; null if none does. */
   @Nullable
   Rule outermost(String anchor) {
+    Rule first = scope == null ? null : scope.outermost().dynamic(anchor);
+    if (first != null) {
+      return first;
+    }
     Rule found = null;
     for (Scope step = scope; step != null; step = step.around()) {
       Rule named = step.resource().dynamic(anchor);

@@ -67,8 +67,7 @@ final class Identifiers {
     }
     Resource resource = around;
     Dialect dialect = around.dialect();
-    boolean onlyRef = dialect.refStandsAlone() && schema.path("$ref").isString();
-    if (!onlyRef) {
+    if (mayHaveName(schema) && !(dialect.refStandsAlone() && schema.path("$ref").isString())) {
       resource = identify(schema, way, around);
       anchors(schema, way, resource);
     }
@@ -78,6 +77,16 @@ final class Identifiers {
         descend(keyword.getKey(), value, way, resource);
       }
     }
+  }
+
+  /** Most schemas do not, and are not asked for each kind of name. */
+  private static boolean mayHaveName(JsonNode schema) {
+    for (String keyword : schema.propertyNames()) {
+      if (keyword.startsWith("$") || keyword.equals("id")) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private void descend(String name, JsonNode value, @Nullable Way way, Resource resource) {

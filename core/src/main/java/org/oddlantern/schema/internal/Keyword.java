@@ -52,6 +52,13 @@ abstract class Keyword {
     return List.of();
   }
 
+  /**
+   * Hears that the schemas around and below it are read and tied to each other.
+   *
+   * @param around the resource in which it stands
+   */
+  void tie(Resource around) {}
+
   /** Adds what does not hold; a keyword that looks into other schemas adds what they found. */
   void explain(Spot spot, Evaluation run, @Nullable Covered covered, List<Violation> out) {
     if (!holds(spot.value(), run, covered)) {

@@ -58,14 +58,13 @@ final class KeywordReader {
   }
 
   private void applicators(Groups groups) {
-    if (groups.has(Groups.CHOICES)) {
-      choices();
+    choices(groups);
+    objects(groups);
+    if (groups.has(Groups.ITEMS)) {
+      items();
     }
-    if (groups.has(Groups.OBJECTS)) {
-      objects();
-    }
-    if (groups.has(Groups.LISTS)) {
-      lists();
+    if (groups.has(Groups.CONTAINS) && since(Draft.DRAFT_6)) {
+      contains();
     }
   }
 
@@ -115,19 +114,23 @@ final class KeywordReader {
     return false;
   }
 
-  private void choices() {
-    if (schema.has("allOf")) {
+  private void choices(Groups groups) {
+    if (groups.has(Groups.ALL_OF)) {
       keywords.add(new Choices.All(rules("allOf")));
     }
-    branches("anyOf");
-    branches("oneOf");
-    if (schema.has("not")) {
+    if (groups.has(Groups.BRANCHES)) {
+      branches("anyOf");
+      branches("oneOf");
+    }
+    if (groups.has(Groups.NOT)) {
       keywords.add(new Choices.Not(rule("not")));
     }
-    Rule then = since(Draft.DRAFT_7) ? ruleOrNull("then") : null;
-    Rule otherwise = since(Draft.DRAFT_7) ? ruleOrNull("else") : null;
-    if (schema.has("if") && since(Draft.DRAFT_7)) {
-      keywords.add(new Choices.Conditional(rule("if"), then, otherwise));
+    if (groups.has(Groups.CONDITION) && since(Draft.DRAFT_7)) {
+      Rule then = ruleOrNull("then");
+      Rule otherwise = ruleOrNull("else");
+      if (schema.has("if")) {
+        keywords.add(new Choices.Conditional(rule("if"), then, otherwise));
+      }
     }
   }
 
@@ -138,7 +141,22 @@ final class KeywordReader {
     }
   }
 
-  private void objects() {
+  private void objects(Groups groups) {
+    if (groups.has(Groups.FIELDS)) {
+      fields();
+    }
+    if (groups.has(Groups.FIELD_NAMES) && since(Draft.DRAFT_6)) {
+      keywords.add(new Members.Names(rule("propertyNames")));
+    }
+    if (groups.has(Groups.DEPENDENT)) {
+      if (since(Draft.DRAFT_2019_09) && schema.has("dependentSchemas")) {
+        keywords.add(new Members.Dependent("dependentSchemas", named("dependentSchemas")));
+      }
+      dependencies();
+    }
+  }
+
+  private void fields() {
     Map<TextPattern, Rule> patterns = new LinkedHashMap<>();
     for (Map.Entry<String, Rule> entry : named("patternProperties").entrySet()) {
       patterns.put(pattern(entry.getKey()), entry.getValue());
@@ -148,13 +166,6 @@ final class KeywordReader {
     if (!properties.isEmpty() || !patterns.isEmpty() || others != null) {
       keywords.add(new Members(properties, patterns, others));
     }
-    if (schema.has("propertyNames") && since(Draft.DRAFT_6)) {
-      keywords.add(new Members.Names(rule("propertyNames")));
-    }
-    if (since(Draft.DRAFT_2019_09) && schema.has("dependentSchemas")) {
-      keywords.add(new Members.Dependent("dependentSchemas", named("dependentSchemas")));
-    }
-    dependencies();
   }
 
   /** Gone since 2019-09, and kept for schemas that have not noticed, as both drafts allow. */
@@ -180,7 +191,7 @@ final class KeywordReader {
     }
   }
 
-  private void lists() {
+  private void items() {
     boolean prefixed = since(Draft.DRAFT_2020_12);
     JsonNode items = schema.path("items");
     if (prefixed) {
@@ -191,12 +202,13 @@ final class KeywordReader {
     } else if (schema.has("items")) {
       items("items", List.of(), "items", rule("items"));
     }
-    if (schema.has("contains") && since(Draft.DRAFT_6)) {
-      boolean counted = since(Draft.DRAFT_2019_09) && dialect.has(Vocabulary.VALIDATION);
-      long least = counted ? count("minContains", 1) : 1;
-      long most = counted ? count("maxContains", Long.MAX_VALUE) : Long.MAX_VALUE;
-      keywords.add(new Lists.Contains(rule("contains"), least, most, prefixed));
-    }
+  }
+
+  private void contains() {
+    boolean counted = since(Draft.DRAFT_2019_09) && dialect.has(Vocabulary.VALIDATION);
+    long least = counted ? count("minContains", 1) : 1;
+    long most = counted ? count("maxContains", Long.MAX_VALUE) : Long.MAX_VALUE;
+    keywords.add(new Lists.Contains(rule("contains"), least, most, since(Draft.DRAFT_2020_12)));
   }
 
   private void items(String first, List<Rule> prefix, String name, @Nullable Rule rest) {

@@ -17,6 +17,9 @@ final class Kind {
   static final int OBJECT = 1 << 5;
   static final int ALL = (1 << 6) - 1;
 
+  /** The number of the bit of objects. */
+  static final int OF_OBJECTS = 5;
+
   /** How many kinds there are. */
   static final int COUNT = 6;
 
@@ -28,7 +31,7 @@ final class Kind {
       return 3;
     }
     if (value instanceof ObjectNode) {
-      return 5;
+      return OF_OBJECTS;
     }
     if (value instanceof ArrayNode) {
       return 4;
@@ -37,7 +40,7 @@ final class Kind {
       return 2;
     }
     return switch (value.getNodeType()) {
-      case OBJECT, POJO -> 5;
+      case OBJECT, POJO -> OF_OBJECTS;
       case ARRAY -> 4;
       case STRING, BINARY -> 3;
       case NUMBER -> 2;

@@ -30,6 +30,11 @@ final class Members extends Keyword {
     return named;
   }
 
+  /** Whether fields without a name of their own fit in any case. */
+  boolean onlyNames() {
+    return others == null && patterns.length == 0;
+  }
+
   /** The patterns of names. */
   List<String> patterns() {
     return Arrays.stream(patterns).map(TextPattern::source).toList();
@@ -54,7 +59,7 @@ final class Members extends Keyword {
 
   @Override
   boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
-    if (others == null && patterns.length == 0 && covered == null && named.size() < value.size()) {
+    if (onlyNames() && covered == null && named.size() < value.size()) {
       return namedHold(value, run);
     }
     for (Map.Entry<String, JsonNode> member : value.properties()) {

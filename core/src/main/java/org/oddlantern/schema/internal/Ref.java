@@ -23,6 +23,11 @@ final class Ref extends Keyword {
     this.dynamic = dynamic;
   }
 
+  /** Whether it refers to the same wherever it is entered from. */
+  boolean isFixed() {
+    return dynamic == null;
+  }
+
   /** What it refers to in its own resource. */
   Rule ownTarget() {
     return target.rule();

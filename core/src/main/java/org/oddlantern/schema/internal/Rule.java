@@ -63,6 +63,20 @@ final class Rule {
     return keywords;
   }
 
+  /** Hears that every schema is read and tied to others. */
+  void tie() {
+    for (Keyword keyword : keywords) {
+      keyword.tie(site.resource());
+    }
+  }
+
+  /** What judges an object, if that is one keyword. */
+  @Nullable
+  Keyword onlyForObjects() {
+    Keyword[] those = byKind[Kind.OF_OBJECTS];
+    return those.length == 1 && !tracks ? those[0] : null;
+  }
+
   Site site() {
     return site;
   }

@@ -84,6 +84,7 @@ final class SchemaReading {
     try {
       RuleLink rule = ruleAt(document, root, pointer, document.name() + "#");
       links.forEach(RuleLink::tie);
+      fresh.forEach(Rule::tie);
       EndlessLoop endless = new EndlessLoop();
       links.forEach(link -> endless.refuse(link.rule())); // no loop without a reference
       return rule.rule();
