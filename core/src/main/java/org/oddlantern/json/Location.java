@@ -144,15 +144,21 @@ public final class Location {
 
   /** Without recursion: a place may lie as deep as its document goes. */
   private void write(StringBuilder text, boolean shorthand) {
-    Deque<Location> way = new ArrayDeque<>();
+    int steps = 0;
     Location top = this;
     while (top.parent != null) {
-      way.push(top);
+      steps++;
       top = top.parent;
     }
     text.append(top.name.isEmpty() ? "$" : top.name);
-    for (Location step : way) {
-      step.writeStep(text, shorthand);
+    Location[] way = new Location[steps];
+    Location step = this;
+    while (step.parent != null) {
+      way[--steps] = step;
+      step = step.parent;
+    }
+    for (Location next : way) {
+      next.writeStep(text, shorthand);
     }
   }
 

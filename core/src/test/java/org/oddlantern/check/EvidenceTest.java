@@ -164,7 +164,7 @@ class EvidenceTest {
     assertTrue(String.valueOf(all.getMessage()).contains("/c, answered 200"), all.getMessage());
     gatherFailures(() -> service.send(Call.get("/a")).must(status(200)));
     CheckFailed afterWaiting = failure(() -> gatherFailures(() -> {
-      eventually(Duration.ofMillis(40), () -> service.send(Call.get("/a")).must(status(404)));
+      eventually(Duration.ofMillis(400), () -> service.send(Call.get("/a")).must(status(404)));
       service.send(Call.get("/b")).must(status(404));
     }));
     assertEquals(2, afterWaiting.verdicts().size());

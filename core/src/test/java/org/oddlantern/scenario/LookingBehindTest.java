@@ -226,7 +226,7 @@ class LookingBehindTest {
 
     @Case
     void leftUnseen() {
-      eventually(Duration.ofMillis(50), () -> api.send(Call.get("/status/503")));
+      eventually(Duration.ofSeconds(5), () -> api.send(Call.get("/status/503")));
     }
 
     @Case

@@ -34,8 +34,7 @@ public final class NearestMatch {
    * @return the nearest, or empty
    */
   public static Optional<String> among(String name, Collection<String> known, int apart) {
-    String wanted = folded(name);
-    long letters = letters(wanted);
+    Folded wanted = Folded.of(name);
     int allowed = apart;
     String nearest = null;
     int looked = 0;
@@ -44,10 +43,10 @@ public final class NearestMatch {
         break;
       }
       if (Math.abs(candidate.length() - name.length()) <= apart) {
-        String other = folded(candidate);
-        int distance = fewest(letters, letters(other));
+        Folded other = Folded.of(candidate);
+        int distance = wanted.fewestFrom(other);
         if (distance <= allowed) {
-          distance = distance(wanted, other, allowed);
+          distance = distance(wanted.text(), other.text(), allowed);
         }
         if (distance <= allowed) {
           nearest = candidate;
@@ -69,32 +68,30 @@ public final class NearestMatch {
     return among(name, known).map(near -> "did you mean '" + near + "'?").orElse("");
   }
 
-  private static String folded(String name) {
-    String lower = name.toLowerCase(Locale.ROOT);
-    return lower.indexOf('_') < 0 && lower.indexOf('-') < 0
-        ? lower
-        : lower.replace("_", "").replace("-", "");
-  }
-
-  /** Which letters are in it, as bits; some share one, so that two texts only seem nearer. */
-  private static long letters(String text) {
-    long letters = 0;
-    for (int i = 0; i < text.length(); i++) {
-      letters |= 1L << text.charAt(i);
-    }
-    return letters;
-  }
-
-  /** At least so many edits lead from one to the other: each brings or takes one letter at most. */
-  private static int fewest(long one, long other) {
-    return Math.max(Long.bitCount(one & ~other), Long.bitCount(other & ~one));
-  }
-
   /**
    * Edits (insert, remove, replace, swap neighbours) from one text to the other; more than allowed as
    * soon as it is certain that there are more.
    */
-  private static int distance(String a, String b, int allowed) {
+  private static int distance(String one, String other, int allowed) {
+    int shorter = Math.min(one.length(), other.length());
+    int same = 0; // at the beginning, then at the end: no edit is needed there
+    while (same < shorter && one.charAt(same) == other.charAt(same)) {
+      same++;
+    }
+    int after = 0;
+    while (after < shorter - same
+        && one.charAt(one.length() - 1 - after) == other.charAt(other.length() - 1 - after)) {
+      after++;
+    }
+    return one.length() == other.length() && one.length() == same + after + 1
+        ? 1
+        : between(
+            one.substring(same, one.length() - after),
+            other.substring(same, other.length() - after),
+            allowed);
+  }
+
+  private static int between(String a, String b, int allowed) {
     int[] before = new int[b.length() + 1];
     int[] last = new int[b.length() + 1];
     int[] row = new int[b.length() + 1];
@@ -126,5 +123,40 @@ public final class NearestMatch {
       row = spare;
     }
     return last[b.length()];
+  }
+
+  /**
+   * A name without what people get wrong and do not see: case, underscores and hyphens.
+   *
+   * @param text the name
+   * @param letters which letters are in it, as bits; some share one, so that two texts only seem nearer
+   */
+  private record Folded(String text, long letters) {
+
+    static Folded of(String name) {
+      long letters = 0;
+      boolean folded = true;
+      for (int i = 0; i < name.length(); i++) {
+        char letter = name.charAt(i);
+        letters |= 1L << letter;
+        folded &= letter > '_' && letter < 0x80 || letter < 'A' && letter != '-';
+      }
+      return folded ? new Folded(name, letters) : ofOther(name);
+    }
+
+    private static Folded ofOther(String name) {
+      String text = name.toLowerCase(Locale.ROOT).replace("_", "").replace("-", "");
+      long letters = 0;
+      for (int i = 0; i < text.length(); i++) {
+        letters |= 1L << text.charAt(i);
+      }
+      return new Folded(text, letters);
+    }
+
+    /** At least so many edits lead from one to the other: each brings or takes one letter at most. */
+    int fewestFrom(Folded other) {
+      return Math.max(
+          Long.bitCount(letters & ~other.letters), Long.bitCount(other.letters & ~letters));
+    }
   }
 }

@@ -23,7 +23,7 @@ final class Absent extends Keyword {
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return "the field '" + field + "'" + why;
   }
 

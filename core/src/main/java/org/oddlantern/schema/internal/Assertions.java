@@ -42,7 +42,7 @@ final class Assertions {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       if (values.size() == 1) {
         return Words.of(values.get(0));
       }
@@ -82,7 +82,7 @@ final class Assertions {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       String relation =
           exclusive ? upper ? "less than " : "more than " : upper ? "at most " : "at least ";
       return relation + Words.of(bound);
@@ -114,7 +114,7 @@ final class Assertions {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "a multiple of " + Words.cut(unit.toString());
     }
 
@@ -160,7 +160,7 @@ final class Assertions {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return (upper ? "at most " : "at least ") + counted(limit);
     }
 
@@ -181,17 +181,20 @@ final class Assertions {
 
   /** {@code required}. */
   static final class Required extends Keyword {
-    private final String[] names;
+    private final Absent[] fields;
 
     Required(String name, List<String> names) {
       super(name, Kind.OBJECT);
-      this.names = names.toArray(String[]::new);
+      fields = new Absent[names.size()];
+      for (int i = 0; i < fields.length; i++) {
+        fields[i] = new Absent(name, names.get(i), "");
+      }
     }
 
     @Override
     boolean holds(JsonNode value, Evaluation run, @Nullable Covered covered) {
-      for (String name : names) {
-        if (value.get(name) == null) {
+      for (Absent field : fields) {
+        if (!field.holds(value, run, covered)) {
           return false;
         }
       }
@@ -200,16 +203,14 @@ final class Assertions {
 
     @Override
     void explain(Spot spot, Evaluation run, @Nullable Covered covered, List<Violation> out) {
-      for (String name : names) {
-        if (spot.value().get(name) == null) {
-          out.add(spot.violation(new Absent(name(), name, "")));
-        }
+      for (Absent field : fields) {
+        field.explain(spot, run, covered, out);
       }
     }
 
     @Override
-    String wanted(JsonNode value) {
-      return "the fields " + String.join(", ", names);
+    String wanted() {
+      return "fields that must be there";
     }
   }
 }

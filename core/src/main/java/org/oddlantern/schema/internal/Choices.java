@@ -55,7 +55,7 @@ final class Choices {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "a value that fits all of " + rules.length + " schemas";
     }
   }
@@ -132,7 +132,7 @@ final class Choices {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return (onlyOne ? "exactly one of " : "one of ") + rules.length + " forms";
     }
   }
@@ -152,7 +152,7 @@ final class Choices {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "form " + (index + 1);
     }
   }
@@ -174,7 +174,7 @@ final class Choices {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "exactly one of " + rules.length + " forms";
     }
 
@@ -211,7 +211,7 @@ final class Choices {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "anything that does not fit " + Names.summary(rule);
     }
   }
@@ -269,7 +269,7 @@ final class Choices {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "a value that fits on its condition";
     }
   }
@@ -297,7 +297,7 @@ final class Choices {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "a value that fits on its condition";
     }
   }

@@ -117,19 +117,23 @@ final class Findings {
   private static Finding finding(Violation violation, List<String> reasons) {
     Keyword keyword = violation.keyword();
     Spot spot = violation.spot();
-    String hint = keyword.hint(spot.value());
-    List<String> hints = new ArrayList<>(1 + reasons.size());
-    if (!hint.isEmpty()) {
-      hints.add(hint);
-    }
-    hints.addAll(reasons);
     return new Finding(
         spot.where().toString(),
         spot.where().item(),
-        keyword.wanted(spot.value()) + ", says " + violation.place(),
+        keyword.asks(spot.subschema().site()),
         keyword.got(spot.value()),
-        hints,
+        hints(keyword.hint(spot.value()), reasons),
         List.of(),
         false);
+  }
+
+  private static List<String> hints(String own, List<String> reasons) {
+    if (own.isEmpty() || reasons.isEmpty()) {
+      return own.isEmpty() ? reasons : List.of(own);
+    }
+    List<String> hints = new ArrayList<>(1 + reasons.size());
+    hints.add(own);
+    hints.addAll(reasons);
+    return hints;
   }
 }

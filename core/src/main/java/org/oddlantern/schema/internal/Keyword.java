@@ -14,6 +14,7 @@ abstract class Keyword {
 
   private final String name;
   private final int kinds;
+  private @Nullable String asks;
 
   /**
    * A keyword.
@@ -67,7 +68,17 @@ abstract class Keyword {
   }
 
   /** What it asks for, as it follows "wanted". */
-  abstract String wanted(JsonNode value);
+  abstract String wanted();
+
+  /** What it asks for, and where; put into words for the first who reads them. */
+  final String asks(Site site) {
+    String known = asks;
+    if (known == null) {
+      known = wanted() + ", says " + site.place(name);
+      asks = known;
+    }
+    return known;
+  }
 
   /** What was there instead. */
   String got(JsonNode value) {

@@ -97,7 +97,7 @@ final class Lists {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "items that fit";
     }
   }
@@ -175,7 +175,7 @@ final class Lists {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       String amount = most == Long.MAX_VALUE
           ? "at least " + least
           : least == most ? "exactly " + least : least + " to " + most;
@@ -200,8 +200,8 @@ final class Lists {
       }
 
       @Override
-      String wanted(JsonNode value) {
-        return Contains.this.wanted(value);
+      String wanted() {
+        return Contains.this.wanted();
       }
 
       @Override
@@ -262,7 +262,7 @@ final class Lists {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "items that differ from each other";
     }
 

@@ -145,7 +145,7 @@ final class Members extends Keyword {
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return "fields that fit";
   }
 
@@ -184,7 +184,7 @@ final class Members extends Keyword {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "a field whose name fits";
     }
   }
@@ -234,7 +234,7 @@ final class Members extends Keyword {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "an object that fits";
     }
   }
@@ -292,7 +292,7 @@ final class Members extends Keyword {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "fields that others need";
     }
   }

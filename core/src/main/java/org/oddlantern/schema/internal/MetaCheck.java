@@ -35,7 +35,7 @@ final class MetaCheck {
       String hint = keyword.hint(spot.value());
       throw new SchemaProblem(
           site.document().name() + "#" + pointer + spot.inside().pointer(),
-          "wanted " + keyword.wanted(spot.value()) + ", got " + keyword.got(spot.value())
+          "wanted " + keyword.wanted() + ", got " + keyword.got(spot.value())
               + (hint.isEmpty() ? "" : "; " + hint)
               + " (" + site.dialect().draft().label() + ")");
     }

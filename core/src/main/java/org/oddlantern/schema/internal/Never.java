@@ -16,7 +16,7 @@ final class Never extends Keyword {
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return "nothing here: the schema is false";
   }
 }

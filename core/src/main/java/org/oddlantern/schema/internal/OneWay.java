@@ -39,7 +39,7 @@ final class OneWay extends Keyword {
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return "none of the fields " + String.join(", ", names);
   }
 

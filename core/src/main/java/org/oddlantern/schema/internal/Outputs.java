@@ -65,8 +65,6 @@ final class Outputs {
         .put("keywordLocation", place)
         .put("absoluteKeywordLocation", spot.subschema().site().absolute(name))
         .put("instanceLocation", spot.inside().pointer())
-        .put(
-            "error",
-            "wanted " + keyword.wanted(spot.value()) + ", got " + keyword.got(spot.value()));
+        .put("error", "wanted " + keyword.wanted() + ", got " + keyword.got(spot.value()));
   }
 }

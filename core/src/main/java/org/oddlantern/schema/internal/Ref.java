@@ -57,7 +57,7 @@ final class Ref extends Keyword {
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return "a value that fits " + target.rule().site().where();
   }
 }

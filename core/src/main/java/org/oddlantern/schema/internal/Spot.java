@@ -29,12 +29,13 @@ record Spot(
   }
 
   /** On through a keyword, at the same place of the value. */
-  Spot through(Object... steps) {
-    Steps longer = way;
-    for (Object step : steps) {
-      longer = longer.then(step);
-    }
-    return new Spot(where, inside, value, rule, longer);
+  Spot through(String keyword) {
+    return new Spot(where, inside, value, rule, way.then(keyword));
+  }
+
+  /** On through one of the subschemas at a keyword, by its name or index. */
+  Spot through(String keyword, Object which) {
+    return new Spot(where, inside, value, rule, way.then(keyword).then(which));
   }
 
   /** At a member of the object. */

@@ -51,7 +51,7 @@ final class Surplus extends Keyword {
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return name.isEmpty() ? "no " + what + " here" : "no field '" + name + "'";
   }
 

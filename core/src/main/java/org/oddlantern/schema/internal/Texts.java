@@ -30,7 +30,7 @@ final class Texts {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return "a text with " + Words.cut(pattern.source()) + " in it";
     }
 
@@ -55,7 +55,7 @@ final class Texts {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return format.words();
     }
 
@@ -101,7 +101,7 @@ final class Texts {
     }
 
     @Override
-    String wanted(JsonNode value) {
+    String wanted() {
       return (json ? "JSON in a text" : "a text") + (encoded ? " in base64" : "");
     }
   }

@@ -28,12 +28,14 @@ final class TypeKeyword extends Keyword {
 
   private final List<String> types;
   private final int allowed;
+  private final boolean takesWhole;
   private final boolean writtenWhole;
 
   private TypeKeyword(List<String> types, int allowed, boolean writtenWhole) {
     super("type", Kind.ALL & ~allowed);
     this.types = types;
     this.allowed = allowed;
+    this.takesWhole = types.contains("integer");
     this.writtenWhole = writtenWhole;
   }
 
@@ -56,12 +58,12 @@ final class TypeKeyword extends Keyword {
     int kind = 1 << Kind.of(value);
     return (allowed & kind) != 0
         || kind == Kind.NUMBER
-            && types.contains("integer")
+            && takesWhole
             && (writtenWhole ? value.isIntegralNumber() : Numbers.isWhole(value));
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return types.stream()
         .map(type -> WORDS.getOrDefault(type, type))
         .collect(Collectors.joining(" or "));

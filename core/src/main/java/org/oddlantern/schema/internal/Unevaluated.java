@@ -76,7 +76,7 @@ final class Unevaluated extends Keyword {
   }
 
   @Override
-  String wanted(JsonNode value) {
+  String wanted() {
     return "nothing that no schema knows";
   }
 }
