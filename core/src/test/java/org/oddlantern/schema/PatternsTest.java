@@ -6,6 +6,9 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.net.URLDecoder;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.oddlantern.schema.internal.text.BadPattern;
@@ -13,6 +16,13 @@ import org.oddlantern.schema.internal.text.TextPattern;
 
 /** Patterns as ECMA-262 means them (section 22.2), where the platform's own mean something else. */
 class PatternsTest {
+
+  private static final List<String> PARTS = List.of(
+      "a", "b", "\\d", "\\w", "[ab]", "[a-c1]", "[b-]", "[\\d_-]", "\\.", "[.b]", "-", "[^a]",
+      "[_-a]", "é");
+  private static final List<String> COUNTS =
+      List.of("", "", "", "+", "*", "?", "{2}", "{1,}", "{0,2}", "{2,3}", "+?");
+  private static final int[] LETTERS = "aabbc1_-.A`\né🐝".codePoints().toArray();
 
   @ParameterizedTest
   @CsvSource(delimiter = '~', quoteCharacter = '`', textBlock = """
@@ -74,6 +84,33 @@ class PatternsTest {
       """)
   void matchesAsEcma262Does(String pattern, String text, boolean wanted) throws BadPattern {
     assertEquals(wanted, TextPattern.of(pattern).isIn(URLDecoder.decode(text, UTF_8)));
+  }
+
+  /** A pattern without a choice goes a way of its own; in a group it takes that of all others. */
+  @Test
+  void whatLeavesNoChoiceMatchesAsEverythingDoes() throws BadPattern {
+    Random random = new Random(25);
+    int matched = 0;
+    for (int i = 0; i < 4_000; i++) {
+      StringBuilder made = new StringBuilder("^");
+      for (int parts = random.nextInt(4); parts >= 0; parts--) {
+        made.append(PARTS.get(random.nextInt(PARTS.size())));
+        made.append(COUNTS.get(random.nextInt(COUNTS.size())));
+      }
+      String source = made + (random.nextBoolean() ? "$" : "");
+      TextPattern pattern = TextPattern.of(source);
+      TextPattern grouped = TextPattern.of("(?:" + source + ")");
+      for (int j = 0; j < 20; j++) {
+        StringBuilder text = new StringBuilder();
+        for (int length = random.nextInt(7); length > 0; length--) {
+          text.appendCodePoint(LETTERS[random.nextInt(LETTERS.length)]);
+        }
+        boolean wanted = grouped.isIn(text.toString());
+        matched += wanted ? 1 : 0;
+        assertEquals(wanted, pattern.isIn(text.toString()), source + " in " + text);
+      }
+    }
+    assertTrue(matched > 5_000, "it matched " + matched);
   }
 
   @ParameterizedTest

@@ -1,9 +1,9 @@
 package org.oddlantern.schema.internal.text;
 
 import java.util.Locale;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import java.util.regex.PatternSyntaxException;
-import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.PatientText;
 import org.oddlantern.json.internal.Words;
 
@@ -18,17 +18,12 @@ public final class TextPattern {
 
   private static final int MOST_LOOKS = 10_000_000;
 
-  /** Of a pattern that wants no more than a text at the beginning. */
-  private static final Pattern START = Pattern.compile("\\^[\\w/ :@#%&~=;<>,'\"-]+");
-
   private final String source;
-  private final @Nullable Pattern pattern;
-  private final String start;
+  private final Predicate<String> inside;
 
-  private TextPattern(String source, @Nullable Pattern pattern, String start) {
+  private TextPattern(String source, Predicate<String> inside) {
     this.source = source;
-    this.pattern = pattern;
-    this.start = start;
+    this.inside = inside;
   }
 
   /**
@@ -38,12 +33,14 @@ public final class TextPattern {
    * @throws BadPattern if it is none
    */
   public static TextPattern of(String source) throws BadPattern {
-    if (START.matcher(source).matches()) {
-      return new TextPattern(source, null, source.substring(1));
+    StraightPattern straight = StraightPattern.of(source);
+    if (straight != null) {
+      return new TextPattern(source, straight::isAtStartOf);
     }
     String translated = new PatternTranslator(source).translate();
     try {
-      return new TextPattern(source, Pattern.compile(translated), "");
+      Pattern pattern = Pattern.compile(translated);
+      return new TextPattern(source, text -> isIn(pattern, source, text));
     } catch (PatternSyntaxException e) {
       boolean behind = String.valueOf(e.getDescription()).startsWith("Look-behind");
       throw new BadPattern(
@@ -68,9 +65,10 @@ public final class TextPattern {
    * @throws GivenUp if finding out would take too long
    */
   public boolean isIn(String text) {
-    if (pattern == null) {
-      return text.startsWith(start);
-    }
+    return inside.test(text);
+  }
+
+  private static boolean isIn(Pattern pattern, String source, String text) {
     try {
       return pattern
           .matcher(text.length() < SHORT ? text : new PatientText(text, MOST_LOOKS))
