@@ -6,11 +6,13 @@ import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
-import java.util.stream.Stream;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.journal.Journal;
 import org.oddlantern.internal.reports.PageDetail;
 import org.oddlantern.internal.reports.RunData;
@@ -85,45 +87,53 @@ public final class HtmlReport {
     copy(STYLE);
     copy(SCRIPT);
     Index index = new Index(run, bodies, scope);
-    if (scope.pages() != PageDetail.COUNTS) {
-      List<SuitePage> pages = index.pages();
-      Stream<SuitePage> all = pages.stream();
-      boolean several = run.cases().size() >= MANY || pages.stream().anyMatch(SuitePage::isPart);
-      (several ? all.parallel() : all).forEach(page -> suite(page, run.started().name()));
-    }
-    RunHistory history = scope.history();
-    if (history != null) {
-      page(
-          "history.html",
-          "history.jte",
-          Map.of(
-              "page",
-              HistoryView.of(history, index::address),
-              "name",
-              run.started().name()));
-    }
-    ofWholeRun(index);
-    page("index.html", "index.jte", Map.of("page", index.view()));
-    if (index.isLong() && scope.pages() != PageDetail.COUNTS) {
-      FoundCases.write(folder.resolve("cases.js"), run, index::address);
-    }
+    List<SuitePage> suites = scope.pages() == PageDetail.COUNTS ? List.of() : index.pages();
+    List<Page> pages = new ArrayList<>();
+    suites.forEach(one -> pages.add(suite(one, run.started().name())));
+    pages.addAll(ofWholeRun(run, index, scope));
+    boolean many = run.cases().size() >= MANY || suites.stream().anyMatch(SuitePage::isPart);
+    (many ? pages.parallelStream() : pages.stream()).forEach(this::write);
     tellWhatIsMissing(bodies);
   }
 
-  /** Pages that there are only where somebody asked for them. */
-  private void ofWholeRun(Index index) throws IOException {
-    PromisesView promises = index.promises();
-    if (promises != null) {
-      page("promises.html", "promises.jte", Map.of("page", promises));
+  private Page suite(SuitePage page, String run) {
+    return new Page(
+        page.file(), () -> page(page.file(), "suite.jte", Map.of("page", page, "run", run)));
+  }
+
+  /** Pages about more than one suite; some are there only where somebody asked for them. */
+  private List<Page> ofWholeRun(RunData run, Index index, ReportScope scope) {
+    List<Page> pages = new ArrayList<>();
+    RunHistory history = scope.history();
+    if (history != null) {
+      pages.add(new Page("history.html", () -> {
+        HistoryView view = HistoryView.of(history, index::address);
+        page(
+            "history.html",
+            "history.jte",
+            Map.of("page", view, "name", run.started().name()));
+      }));
     }
-    BlindSpotsView blindSpots = index.blindSpots();
-    if (blindSpots != null) {
-      page("blind-spots.html", "blind-spots.jte", Map.of("page", blindSpots));
+    pages.add(onePage("promises", index::promises));
+    pages.add(onePage("blind-spots", index::blindSpots));
+    pages.add(onePage("description", index::description));
+    pages.add(onePage("index", index::view));
+    if (index.isLong() && scope.pages() != PageDetail.COUNTS) {
+      pages.add(new Page(
+          "cases.js", () -> FoundCases.write(folder.resolve("cases.js"), run, index::address)));
     }
-    DescriptionView description = index.description();
-    if (description != null) {
-      page("description.html", "description.jte", Map.of("page", description));
-    }
+    return pages;
+  }
+
+  /** A page that is not written if there is nothing to tell. */
+  private Page onePage(String name, Supplier<@Nullable Object> view) {
+    String file = name + ".html";
+    return new Page(file, () -> {
+      Object told = view.get();
+      if (told != null) {
+        page(file, name + ".jte", Map.of("page", told));
+      }
+    });
   }
 
   private void tellWhatIsMissing(Bodies bodies) throws IOException {
@@ -141,14 +151,17 @@ public final class HtmlReport {
     }
   }
 
-  private void suite(SuitePage page, String run) {
+  /** One that cannot be made keeps no other from being written. */
+  private void write(Page page) {
     try {
-      page(page.file(), "suite.jte", Map.of("page", page, "run", run));
+      page.work().write();
     } catch (IOException e) {
       throw new UncheckedIOException(e.getMessage(), e);
     } catch (RuntimeException | StackOverflowError e) {
       unmade.add(new IOException("the page " + page.file() + " could not be made: " + e, e));
-      unmade(page.file());
+      if (page.file().endsWith(".html")) {
+        unmade(page.file());
+      }
     }
   }
 
@@ -179,6 +192,20 @@ public final class HtmlReport {
       templates.render(template, values, output);
     } catch (PageOutput.Unwritable e) {
       throw e.getCause();
+    }
+  }
+
+  /**
+   * A page yet to be written.
+   *
+   * @param file its name in the folder
+   * @param work writes it
+   */
+  private record Page(String file, Work work) {
+
+    /** Writes something. */
+    private interface Work {
+      void write() throws IOException;
     }
   }
 }
