@@ -1,5 +1,8 @@
 package org.oddlantern.cli;
 
+import java.io.BufferedOutputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import org.oddlantern.config.internal.SettingsFile;
@@ -15,6 +18,8 @@ import org.oddlantern.shaded.picocli.CommandLine.Option;
     description = "Prints suites, cases, and what each takes and gives.",
     mixinStandardHelpOptions = true)
 final class ListCommand implements Callable<Integer> {
+
+  private static final int BUFFER = 1 << 16;
 
   private final Terminal terminal;
 
@@ -51,16 +56,24 @@ final class ListCommand implements Callable<Integer> {
     ClassLoader loader = suites.loader();
     Path folder = SettingsFile.find(Path.of(""), loader).folder();
     Planner planner = suites.planner(loader, folder);
-    if (promises) {
-      return new ListPromises(terminal.out(), planner.promises()).print();
+    PrintStream out = new PrintStream(
+        new BufferedOutputStream(terminal.out(), BUFFER), false, StandardCharsets.UTF_8);
+    try {
+      return promises
+          ? new ListPromises(out, planner.promises()).print()
+          : print(planner, planner.plan(cases.selection(null)), out);
+    } finally {
+      out.flush();
     }
-    Plan plan = planner.plan(cases.selection(null));
+  }
+
+  private int print(Planner planner, Plan plan, PrintStream out) {
     switch (graph ? Form.graph : form) {
-      case text -> new ListText(terminal.out()).print(plan);
-      case markdown -> new Description(planner).lines().forEach(terminal.out()::println);
-      case json -> terminal.out().println(new ListJson(planner, plan).text());
-      case graph -> new ValueFlow(plan).lines().forEach(terminal.out()::println);
-      case dot -> new PlanDrawing(plan).lines().forEach(terminal.out()::println);
+      case text -> new ListText(out).print(plan);
+      case markdown -> new Description(planner).lines().forEach(out::println);
+      case json -> out.println(new ListJson(planner, plan).text());
+      case graph -> new ValueFlow(plan).lines().forEach(out::println);
+      case dot -> new PlanDrawing(plan).lines().forEach(out::println);
     }
     return 0;
   }
