@@ -134,23 +134,24 @@ public final class NearestMatch {
   private record Folded(String text, long letters) {
 
     static Folded of(String name) {
-      long letters = 0;
-      boolean folded = true;
-      for (int i = 0; i < name.length(); i++) {
-        char letter = name.charAt(i);
-        letters |= 1L << letter;
-        folded &= letter > '_' && letter < 0x80 || letter < 'A' && letter != '-';
-      }
-      return folded ? new Folded(name, letters) : ofOther(name);
-    }
-
-    private static Folded ofOther(String name) {
-      String text = name.toLowerCase(Locale.ROOT).replace("_", "").replace("-", "");
+      String text =
+          isFolded(name) ? name : name.toLowerCase(Locale.ROOT).replace("_", "").replace("-", "");
       long letters = 0;
       for (int i = 0; i < text.length(); i++) {
         letters |= 1L << text.charAt(i);
       }
       return new Folded(text, letters);
+    }
+
+    /** Most names are: that is seen without a copy. */
+    private static boolean isFolded(String name) {
+      for (int i = 0; i < name.length(); i++) {
+        char letter = name.charAt(i);
+        if (letter >= 0x80 || letter == '_' || letter == '-' || letter >= 'A' && letter <= 'Z') {
+          return false;
+        }
+      }
+      return true;
     }
 
     /** At least so many edits lead from one to the other: each brings or takes one letter at most. */

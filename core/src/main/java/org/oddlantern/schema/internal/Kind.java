@@ -14,11 +14,12 @@ final class Kind {
   static final int NUMBER = 1 << 2;
   static final int TEXT = 1 << 3;
   static final int LIST = 1 << 4;
-  static final int OBJECT = 1 << 5;
-  static final int ALL = (1 << 6) - 1;
 
   /** The number of the bit of objects. */
   static final int OF_OBJECTS = 5;
+
+  static final int OBJECT = 1 << OF_OBJECTS;
+  static final int ALL = (1 << 6) - 1;
 
   /** How many kinds there are. */
   static final int COUNT = 6;
