@@ -1,19 +1,23 @@
 package org.oddlantern.cli;
 
+import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 
-/** A socket of our own that gives every request without a body the same reply, for the training of the archive. */
+/** A socket of our own that gives every request the same reply, for the training of the archive. */
 final class AnsweringSocket implements AutoCloseable {
 
   private static final byte[] REPLY =
       "HTTP/1.1 200 OK\r\nContent-Type: application/json\r\nContent-Length: 8\r\n\r\n{\"id\":7}"
           .getBytes(StandardCharsets.US_ASCII);
+
+  private static final String LENGTH = "content-length:";
 
   private final ServerSocket socket;
 
@@ -46,14 +50,17 @@ final class AnsweringSocket implements AutoCloseable {
   private static void answer(Socket accepted) {
     try (Socket connection = accepted) {
       connection.setTcpNoDelay(true);
-      InputStream in = connection.getInputStream();
+      BufferedReader in = new BufferedReader(
+          new InputStreamReader(connection.getInputStream(), StandardCharsets.ISO_8859_1));
       OutputStream out = connection.getOutputStream();
-      int ends = 0;
-      for (int octet = in.read(); octet >= 0; octet = in.read()) {
-        ends = octet == '\n' ? ends + 1 : octet == '\r' ? ends : 0;
-        if (ends == 2) {
+      int octets = 0;
+      for (String line = in.readLine(); line != null; line = in.readLine()) {
+        if (line.isEmpty()) {
+          in.skip(octets);
           out.write(REPLY);
-          ends = 0;
+          octets = 0;
+        } else if (line.toLowerCase(Locale.ROOT).startsWith(LENGTH)) {
+          octets = Integer.parseInt(line.substring(LENGTH.length()).strip());
         }
       }
     } catch (IOException e) {
