@@ -1,5 +1,7 @@
 package org.oddlantern.internal.plan;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What a case is known by, whatever its title: {@code package.Class#method[sample]}.
  *
@@ -17,6 +19,22 @@ public record CaseId(String suite, String method, String environment, String sam
    */
   public String brief() {
     return suite.substring(suite.lastIndexOf('.') + 1) + "#" + method + suffix();
+  }
+
+  /** Written out like {@link #equals}: what the JDK makes for a record takes time at every start. */
+  @Override
+  public int hashCode() {
+    return 31 * (31 * (31 * suite.hashCode() + method.hashCode()) + environment.hashCode())
+        + sample.hashCode();
+  }
+
+  @Override
+  public boolean equals(@Nullable Object other) {
+    return other instanceof CaseId id
+        && suite.equals(id.suite)
+        && method.equals(id.method)
+        && environment.equals(id.environment)
+        && sample.equals(id.sample);
   }
 
   @Override

@@ -2,6 +2,7 @@ package org.oddlantern.internal.plan;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -21,6 +22,9 @@ final class ClassFile {
 
   private static final byte[] MARK =
       Type.getDescriptor(Case.class).getBytes(StandardCharsets.UTF_8);
+
+  /** The tag of a constant that is a text (JVM specification, section 4.4). */
+  private static final byte TEXT = 1;
 
   private final String name;
   private final String superName;
@@ -43,14 +47,14 @@ final class ClassFile {
   static ClassFile head(byte[] bytes) {
     ClassReader reader = new ClassReader(bytes);
     return new ClassFile(
-        reader.getClassName(), String.valueOf(reader.getSuperName()), contains(bytes));
+        reader.getClassName(), String.valueOf(reader.getSuperName()), isMarked(reader, bytes));
   }
 
   /** Reads a class file with the positions of its methods. */
   static ClassFile whole(byte[] bytes) {
     ClassReader reader = new ClassReader(bytes);
     ClassFile file = new ClassFile(
-        reader.getClassName(), String.valueOf(reader.getSuperName()), contains(bytes));
+        reader.getClassName(), String.valueOf(reader.getSuperName()), isMarked(reader, bytes));
     reader.accept(file.new Visitor(), ClassReader.SKIP_FRAMES);
     return file;
   }
@@ -97,13 +101,15 @@ final class ClassFile {
     return new Position(source, firstLine == Integer.MAX_VALUE ? 0 : firstLine, 0);
   }
 
-  private static boolean contains(byte[] bytes) {
-    for (int i = 0; i <= bytes.length - MARK.length; i++) {
-      int j = 0;
-      while (j < MARK.length && bytes[i + j] == MARK[j]) {
-        j++;
-      }
-      if (j == MARK.length) {
+  /** Whether it names the mark: looked for among its constants, of which a file has far fewer than octets. */
+  private static boolean isMarked(ClassReader reader, byte[] bytes) {
+    for (int i = 1; i < reader.getItemCount(); i++) {
+      int length = reader.getItem(i);
+      int text = length + 2;
+      if (length > 0
+          && bytes[length - 1] == TEXT
+          && reader.readUnsignedShort(length) == MARK.length
+          && Arrays.equals(bytes, text, text + MARK.length, MARK, 0, MARK.length)) {
         return true;
       }
     }

@@ -145,6 +145,19 @@ final class Expansion {
       return sample == null ? one : one.over(sample);
     }
 
+    /** Written out like {@link #equals}: what the JDK makes for a record takes time at every start. */
+    @Override
+    public int hashCode() {
+      return 31 * maker.hashCode() + (sample == null ? 0 : sample.hashCode());
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+      return other instanceof Spot spot
+          && maker.equals(spot.maker)
+          && Objects.equals(sample, spot.sample);
+    }
+
     @Override
     public String toString() {
       return sample == null ? maker.name() : maker.name() + "[" + sample.key() + "]";

@@ -98,7 +98,7 @@ public final class Planner {
     Expansion expansion = new Expansion(needs, sampling, data);
     List<PlanProblem> problems = problems(needed, sampling);
     problems.addAll(schemaProblems(needed, schemas));
-    if (selection.equals(Selection.ALL)) {
+    if (selection.isAll()) {
       problems.addAll(reader.allProblems(known));
     }
     selected.removeIf(spot -> !sampling.isOrdered(spot.maker()));
@@ -116,7 +116,7 @@ public final class Planner {
           new Graph(dealt, expansion).planned(expansion, own), discovery.warnings(), part);
     }
     return new Plan(graph.planned(expansion, selected), discovery.warnings(), part)
-        .whole(selection.equals(Selection.ALL));
+        .whole(selection.isAll());
   }
 
   /**

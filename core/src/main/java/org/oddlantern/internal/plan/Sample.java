@@ -17,10 +17,11 @@ public record Sample(String key, int number, Object value, Map<String, Method> g
   /** Its class says how its components are read, so that is not compared. */
   @Override
   public boolean equals(@Nullable Object other) {
-    return other instanceof Sample that
-        && that.number == number
-        && that.key.equals(key)
-        && that.value.equals(value);
+    return this == other
+        || other instanceof Sample that
+            && that.number == number
+            && that.key.equals(key)
+            && that.value.equals(value);
   }
 
   @Override

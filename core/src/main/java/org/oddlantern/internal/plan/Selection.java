@@ -1,9 +1,8 @@
 package org.oddlantern.internal.plan;
 
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -47,6 +46,11 @@ public record Selection(
     this(entries, List.of(), List.of(), null);
   }
 
+  /** Whether nothing in particular is asked for. */
+  boolean isAll() {
+    return entries.isEmpty() && tags.isEmpty() && withoutTags.isEmpty() && ids == null;
+  }
+
   /** The cases that may have been asked for; which of their samples were is seen later. */
   List<CaseDefinition> maybe(List<CaseDefinition> cases) {
     if (cases.isEmpty()) {
@@ -57,24 +61,23 @@ public record Selection(
 
   /** What was asked for, of some cases and their samples; the names of all cases are for messages. */
   List<Spot> of(List<Spot> spots, List<CaseDefinition> all) {
-    Map<Spot, CaseDefinition> cases = new LinkedHashMap<>();
-    spots.forEach(spot -> cases.put(spot, spot.asCase()));
+    List<Spot> left = new ArrayList<>(spots);
     AskedNames asked = new AskedNames(entries);
-    cases.values().removeIf(one -> !entries.isEmpty() && !asked.has(one));
-    if (cases.isEmpty()) {
+    left.removeIf(spot -> !entries.isEmpty() && !asked.has(spot.asCase()));
+    if (left.isEmpty()) {
       throw new NothingSelected(nearest(
           Stream.concat(all.stream(), spots.stream().map(Spot::asCase)).toList(), all.size()));
     }
-    cases.values().removeIf(one -> !fitsTags(one));
-    if (cases.isEmpty()) {
+    left.removeIf(spot -> !fitsTags(spot.asCase()));
+    if (left.isEmpty()) {
       throw new NothingSelected(nearestTag(all));
     }
-    cases.values().removeIf(one -> ids != null && !ids.contains(one.id().toString()));
-    if (cases.isEmpty()) {
+    left.removeIf(spot -> ids != null && !ids.contains(spot.asCase().id().toString()));
+    if (left.isEmpty()) {
       throw new NothingSelected(
           "none of the cases that were asked for by their full names is here now");
     }
-    return List.copyOf(cases.keySet());
+    return left;
   }
 
   private boolean fitsTags(CaseDefinition one) {

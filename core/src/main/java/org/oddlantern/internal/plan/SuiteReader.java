@@ -29,7 +29,9 @@ final class SuiteReader {
 
   private final Map<Class<?>, ClassFile> files = new HashMap<>();
   private final Map<Class<?>, SuiteMembers> read = new HashMap<>();
-  private final Map<Member, List<PlanProblem>> problems = new LinkedHashMap<>();
+
+  /** By class, then by its methods with those it inherits. */
+  private final Map<Class<?>, Map<Method, List<PlanProblem>>> problems = new LinkedHashMap<>();
 
   /** The cases of a class with what it inherits, in source order; also of an abstract one. */
   List<CaseDefinition> cases(Class<?> suite) {
@@ -57,7 +59,7 @@ final class SuiteReader {
 
   /** What is wrong in a method by itself. */
   List<PlanProblem> problems(Class<?> suite, Method method) {
-    return problems.getOrDefault(new Member(suite, method), List.of());
+    return problems.getOrDefault(suite, Map.of()).getOrDefault(method, List.of());
   }
 
   /** What is wrong in any method of the suites of some cases, needed or not. */
@@ -65,8 +67,8 @@ final class SuiteReader {
     Set<Class<?>> suites = new LinkedHashSet<>();
     cases.forEach(one -> suites.add(one.suite()));
     return problems.entrySet().stream()
-        .filter(entry -> suites.contains(entry.getKey().suite()))
-        .flatMap(entry -> entry.getValue().stream())
+        .filter(entry -> suites.contains(entry.getKey()))
+        .flatMap(entry -> entry.getValue().values().stream().flatMap(List::stream))
         .toList();
   }
 
@@ -96,6 +98,7 @@ final class SuiteReader {
     SuiteMembers members = new SuiteMembers(
         new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
     Set<String> names = new HashSet<>();
+    Map<Method, List<PlanProblem>> wrong = new LinkedHashMap<>();
     for (Method method : methods(suite)) {
       MemberReader reader = new MemberReader(suite, method, position(method));
       add(reader, method, members);
@@ -106,8 +109,9 @@ final class SuiteReader {
                 place(suite, method),
                 "another case of this class has the same method name, so neither could be selected or told apart; rename one"));
       }
-      problems.put(new Member(suite, method), found);
+      wrong.put(method, found);
     }
+    problems.put(suite, wrong);
     return members;
   }
 
@@ -195,7 +199,4 @@ final class SuiteReader {
           "the class file of " + type.getName() + " cannot be read: " + e.getMessage(), e);
     }
   }
-
-  /** A method as a class has it, which may inherit it. */
-  private record Member(Class<?> suite, Method method) {}
 }
