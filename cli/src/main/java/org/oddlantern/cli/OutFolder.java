@@ -97,7 +97,7 @@ record OutFolder(
       if (comparison != null) {
         tell(comparison);
       }
-      if (!descriptions.equals(Descriptions.NONE) && !run.described().isEmpty()) {
+      if (descriptions.isAsked() && !run.described().isEmpty()) {
         terminal.out().println("described " + run.described().sentence());
       }
       Written pages = new Written(
@@ -164,6 +164,10 @@ record OutFolder(
 
     Descriptions {
       named = Map.copyOf(named);
+    }
+
+    boolean isAsked() {
+      return !named.isEmpty() || covered.least() >= 0;
     }
   }
 }

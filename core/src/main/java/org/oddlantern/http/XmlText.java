@@ -19,7 +19,7 @@ final class XmlText {
   static byte[] bytes(Node node) {
     Needed.of(node, "xml(document): document");
     try {
-      TransformerFactory factory = TransformerFactory.newInstance();
+      TransformerFactory factory = TransformerFactory.newDefaultInstance();
       factory.setFeature(XMLConstants.FEATURE_SECURE_PROCESSING, true);
       Transformer transformer = factory.newTransformer();
       transformer.setOutputProperty(OutputKeys.ENCODING, "UTF-8");

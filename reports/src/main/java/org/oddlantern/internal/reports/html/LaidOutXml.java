@@ -30,7 +30,7 @@ final class LaidOutXml {
     if (!text.stripLeading().startsWith("<") || text.contains("<!DOCTYPE")) {
       return List.of();
     }
-    XMLInputFactory factory = XMLInputFactory.newInstance();
+    XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     factory.setProperty(XMLInputFactory.IS_COALESCING, true);

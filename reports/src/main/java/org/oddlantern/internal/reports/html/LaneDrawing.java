@@ -3,12 +3,14 @@ package org.oddlantern.internal.reports.html;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.record.CaseRecord;
@@ -121,7 +123,7 @@ public record LaneDrawing(
     }
 
     private static String number(double value) {
-      return String.format(Locale.ROOT, "%.1f", value);
+      return Amounts.tenths(Math.round(value * 1_000), 1_000);
     }
 
     private static int middle(int lane) {
@@ -136,10 +138,12 @@ public record LaneDrawing(
         least = times.get(ran.size() - MOST_BARS);
       }
       long shortest = least;
+      Set<CaseRecord> chained = Collections.newSetFromMap(new IdentityHashMap<>());
+      chained.addAll(chain);
       return ran.stream()
           .filter(one -> one.tookMicros() >= shortest || !one.outcome().isGreen())
           .limit(MOST_BARS)
-          .map(one -> bar(one, chain.contains(one)))
+          .map(one -> bar(one, chained.contains(one)))
           .toList();
     }
 

@@ -92,8 +92,8 @@ public final class JUnitXmlReport {
   private static void suite(
       OutputStream stream, RunData run, String name, List<CaseRecord> cases, RedNames red)
       throws XMLStreamException {
-    XMLStreamWriter xml =
-        XMLOutputFactory.newInstance().createXMLStreamWriter(stream, StandardCharsets.UTF_8.name());
+    XMLStreamWriter xml = XMLOutputFactory.newDefaultFactory()
+        .createXMLStreamWriter(stream, StandardCharsets.UTF_8.name());
     xml.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
     xml.writeCharacters("\n");
     xml.writeStartElement("testsuite");
@@ -269,12 +269,22 @@ public final class JUnitXmlReport {
 
   /** The text with every character that XML 1.0 (section 2.2) forbids replaced. */
   private static String allowed(String text) {
-    if (text.chars().allMatch(letter -> letter >= 0x20 && letter <= 0xd7ff || letter == '\n')) {
+    if (isPlain(text)) {
       return text;
     }
     StringBuilder allowed = new StringBuilder(text.length());
     text.codePoints().forEach(point -> allowed.appendCodePoint(isAllowed(point) ? point : 0xfffd));
     return allowed.toString();
+  }
+
+  private static boolean isPlain(String text) {
+    for (int i = 0; i < text.length(); i++) {
+      char letter = text.charAt(i);
+      if ((letter < 0x20 || letter > 0xd7ff) && letter != '\n') {
+        return false;
+      }
+    }
+    return true;
   }
 
   private static boolean isAllowed(int point) {
