@@ -45,6 +45,11 @@ public record SettingsValue(String text, String place, boolean inFile, boolean i
    * @throws SettingsProblem if a variable or the file is missing
    */
   public String resolved(SettingsSources surroundings) {
+    String whole = text.contains("${") ? filled(surroundings) : text;
+    return inFile ? content(whole, surroundings) : whole;
+  }
+
+  private String filled(SettingsSources surroundings) {
     Matcher matcher = VARIABLE.matcher(text);
     StringBuilder resolved = new StringBuilder();
     while (matcher.find()) {
@@ -56,8 +61,7 @@ public record SettingsValue(String text, String place, boolean inFile, boolean i
       }
       matcher.appendReplacement(resolved, Matcher.quoteReplacement(value));
     }
-    String whole = matcher.appendTail(resolved).toString();
-    return inFile ? content(whole, surroundings) : whole;
+    return matcher.appendTail(resolved).toString();
   }
 
   /**

@@ -85,10 +85,11 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
 
   /** How many bytes of bodies it holds. */
   synchronized long bodyBytes() {
-    return inOrder.stream()
-        .map(LogEntry::reply)
-        .mapToLong(reply -> reply == null ? 0 : reply.body().length)
-        .sum();
+    long bytes = 0;
+    for (LogEntry entry : inOrder) {
+      bytes += entry.bodyBytes();
+    }
+    return bytes;
   }
 
   /** Lets go of the bodies, where there is no memory to record them. */

@@ -186,6 +186,9 @@ final class Entries {
   }
 
   private List<String> waitedFor(CaseFacts one) {
+    if (one.after().isEmpty()) {
+      return List.of();
+    }
     List<Planned> nodes = workshop.order().plan().nodes();
     return one.after().stream()
         .sorted()

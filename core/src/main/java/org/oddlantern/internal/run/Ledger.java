@@ -86,6 +86,9 @@ final class Ledger {
 
   /** What is due of these, newest first. */
   static List<Belonging> newestFirst(List<Belonging> some) {
+    if (some.isEmpty()) {
+      return List.of();
+    }
     return some.stream()
         .filter(Belonging::isDue)
         .sorted(Comparator.comparingLong(Belonging::number).reversed())

@@ -31,6 +31,12 @@ final class LogEntry {
     return asked instanceof Exchange exchange ? exchange.reply() : null;
   }
 
+  /** How long the body is that came; 0 if none did. */
+  int bodyBytes() {
+    WireReply reply = reply();
+    return reply == null ? 0 : reply.body().length;
+  }
+
   /** Whether there is an answer, which may owe something. */
   boolean isAnswered() {
     return reply() != null || asked instanceof Look;

@@ -1,11 +1,14 @@
 package org.oddlantern.internal.run;
 
 import java.security.SecureRandom;
+import java.util.regex.Pattern;
 
 /** Names for runs. */
 public final class RunNames {
 
   private static final String ALPHABET = "0123456789abcdefghjkmnpqrstvwxyz";
+
+  private static final Pattern NOT_VISIBLE = Pattern.compile("[^\\x21-\\x7e]");
 
   private RunNames() {}
 
@@ -25,6 +28,6 @@ public final class RunNames {
 
   /** The text with what cannot stand in a header replaced. */
   static String ascii(String text) {
-    return text.replaceAll("[^\\x21-\\x7e]", "?");
+    return NOT_VISIBLE.matcher(text).replaceAll("?");
   }
 }

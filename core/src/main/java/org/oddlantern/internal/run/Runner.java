@@ -67,6 +67,7 @@ public final class Runner {
    * without; a program that has something else to do first may call this in a thread beside.
    */
   public static void prepare() {
+    RunNames.fresh();
     JsonMapping.standard().parse("[0]");
     PooledTransport.prepare();
   }
