@@ -26,7 +26,8 @@ public final class CurrentCase {
   public static <T> Optional<T> part(Class<T> type) {
     List<Object> parts = PARTS.get();
     if (parts != null) {
-      for (Object part : parts) {
+      for (int i = 0; i < parts.size(); i++) { // asked some dozen times for a call
+        Object part = parts.get(i);
         if (type.isInstance(part)) {
           return Optional.of(type.cast(part));
         }

@@ -20,7 +20,8 @@ import org.oddlantern.shaded.org.apache.hc.core5.http.message.BasicHeader;
 /** The cookies one case was given, and which of them go where (RFC 6265). Thread-safe. */
 public final class CookieJar {
 
-  private final CookieSpec rules = new RFC6265LaxSpec();
+  private static final CookieSpec RULES = new RFC6265LaxSpec();
+
   private final BasicCookieStore store = new BasicCookieStore();
   private final IdentityHashMap<CookieJar, CookieJar> borrowed = new IdentityHashMap<>();
   private volatile boolean empty = true;
@@ -53,8 +54,8 @@ public final class CookieJar {
   /** What cannot be read of a cookie is passed over, and so is a cookie that must not come from there. */
   private boolean kept(String line, CookieOrigin origin) {
     try {
-      for (Cookie cookie : rules.parse(new BasicHeader("Set-Cookie", line), origin)) {
-        rules.validate(cookie, origin);
+      for (Cookie cookie : RULES.parse(new BasicHeader("Set-Cookie", line), origin)) {
+        RULES.validate(cookie, origin);
         if (cookie instanceof SetCookie written) {
           written.setValue(CookieText.value(line)); // it goes back as it came
         }
@@ -75,7 +76,7 @@ public final class CookieJar {
     CookieOrigin origin = origin(to);
     Instant now = Instant.now();
     return store.getCookies().stream()
-        .filter(cookie -> !cookie.isExpired(now) && rules.match(cookie, origin))
+        .filter(cookie -> !cookie.isExpired(now) && RULES.match(cookie, origin))
         .sorted(CookiePriorityComparator.INSTANCE) // longer paths first, then older ones
         .map(cookie -> cookie.getName() + "=" + cookie.getValue())
         .toList();

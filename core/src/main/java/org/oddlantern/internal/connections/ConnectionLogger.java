@@ -18,9 +18,13 @@ final class ConnectionLogger extends LegacyAbstractLogger {
 
   private final String brief;
 
+  /** Loggers of what goes over the wire are not named after a class. */
+  private final boolean wire;
+
   ConnectionLogger(String name) {
     this.name = name;
     this.brief = name.substring(name.lastIndexOf('.') + 1);
+    this.wire = !Character.isUpperCase(brief.charAt(0));
   }
 
   @Override
@@ -65,10 +69,7 @@ final class ConnectionLogger extends LegacyAbstractLogger {
             one -> one.add(brief, MessageFormatter.basicArrayFormat(pattern, arguments), thrown));
   }
 
-  /** Loggers of what goes over the wire are not named after a class. */
   private Optional<ConnectionLog> log() {
-    return Character.isUpperCase(brief.charAt(0))
-        ? CurrentCase.part(ConnectionLog.class)
-        : Optional.empty();
+    return wire ? Optional.empty() : CurrentCase.part(ConnectionLog.class);
   }
 }

@@ -42,6 +42,7 @@ final class SampleFields {
     } else {
       getters.putAll(KotlinCode.properties(type));
     }
+    getters.values().forEach(Method::trySetAccessible);
     return Collections.unmodifiableMap(getters);
   }
 
@@ -64,7 +65,6 @@ final class SampleFields {
 
   private static @Nullable Object value(Method accessor, Object sample) {
     try {
-      accessor.setAccessible(true);
       return accessor.invoke(sample);
     } catch (ReflectiveOperationException e) {
       return "(" + accessor.getName() + " cannot be read)";

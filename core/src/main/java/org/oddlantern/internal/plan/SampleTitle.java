@@ -2,7 +2,6 @@ package org.oddlantern.internal.plan;
 
 import java.util.List;
 import java.util.function.UnaryOperator;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -27,16 +26,18 @@ record SampleTitle(String title) {
   /** The same with what comes from the sample told in another way. */
   String with(Sample sample, UnaryOperator<String> told) {
     SampleFields fields = new SampleFields(sample.value(), sample.getters());
-    Matcher name = NAME.matcher(title);
-    if (!name.find()) {
-      return title + " [" + told.apply(sample.key()) + "]";
-    }
     StringBuilder text = new StringBuilder();
     int from = 0;
-    do {
-      text.append(title, from, name.start()).append(told.apply(fields.text(name.group(1))));
-      from = name.end();
-    } while (name.find());
-    return text.append(title, from, title.length()).toString();
+    for (int open = title.indexOf('{'); open >= 0; open = title.indexOf('{', open + 1)) {
+      int close = title.indexOf('}', open);
+      if (close > 0 && title.lastIndexOf('{', close) == open) {
+        String name = title.substring(open + 1, close);
+        text.append(title, from, open).append(told.apply(fields.text(name)));
+        from = close + 1;
+      }
+    }
+    return from == 0
+        ? title + " [" + told.apply(sample.key()) + "]"
+        : text.append(title, from, title.length()).toString();
   }
 }

@@ -42,6 +42,14 @@ public sealed interface AskedRecord permits ExchangeRecord, LookRecord {
    * @return true if something is wrong with it
    */
   default boolean isTroubled() {
-    return fault() != null || verdicts().stream().anyMatch(verdict -> !verdict.holds());
+    if (fault() != null) {
+      return true;
+    }
+    for (Verdict verdict : verdicts()) { // asked of every call of a run by every report
+      if (!verdict.holds()) {
+        return true;
+      }
+    }
+    return false;
   }
 }

@@ -288,7 +288,8 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
     askDue(0);
     AsDescribed described = new AsDescribed(workshop.broadcast());
     List<LogEntry> all = entries();
-    List<Verdict> made = all.stream().map(described::verdict).toList();
+    List<@Nullable Verdict> made = new ArrayList<>();
+    all.forEach(entry -> made.add(described.verdict(entry)));
     synchronized (this) {
       for (int i = 0; i < all.size(); i++) {
         verdicts += all.get(i).held(made.get(i));
@@ -349,9 +350,10 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
 
   /** Those of which verdicts are due; while they are asked, more may come. */
   private synchronized List<LogEntry> owing(int from) {
-    return inOrder.subList(Math.min(from, inOrder.size()), inOrder.size()).stream()
-        .filter(entry -> entry.owed.isOpen())
-        .toList();
+    int size = inOrder.size();
+    List<LogEntry> owing = new ArrayList<>(inOrder.subList(Math.min(from, size), size));
+    owing.removeIf(entry -> !entry.owed.isOpen());
+    return owing;
   }
 
   /** What was asked so far, with what was found. */
@@ -369,7 +371,11 @@ class CaseLog implements CaseRecorder, SecretListener, PrintListener, StoryListe
   }
 
   synchronized boolean isUndescribed() {
-    return inOrder.stream().anyMatch(entry -> entry.undescribed);
+    boolean some = false;
+    for (LogEntry entry : inOrder) {
+      some |= entry.undescribed;
+    }
+    return some;
   }
 
   synchronized boolean hasWarned() {

@@ -9,7 +9,6 @@ import java.lang.reflect.Type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.oddlantern.internal.plan.SuiteTypes;
 
@@ -38,10 +37,7 @@ final class Instances {
   }
 
   private Object make(Class<?> type, SuiteTypes types) throws Exception {
-    Constructor<?> constructor = Stream.of(type.getDeclaredConstructors())
-        .filter(one -> !one.isSynthetic()) // a compiler may add its own
-        .findFirst()
-        .orElseThrow(() -> new IllegalStateException(type + " has no constructor"));
+    Constructor<?> constructor = constructor(type);
     constructor.setAccessible(true);
     List<Parameter> parameters = List.of(constructor.getParameters());
     List<Object> arguments = new ArrayList<>();
@@ -59,6 +55,15 @@ final class Instances {
     }
   }
 
+  private static Constructor<?> constructor(Class<?> type) {
+    for (Constructor<?> one : type.getDeclaredConstructors()) {
+      if (!one.isSynthetic()) { // a compiler may add its own
+        return one;
+      }
+    }
+    throw new IllegalStateException(type + " has no constructor");
+  }
+
   /** What the suite's own code threw. */
   private static Exception cause(InvocationTargetException thrown) {
     Throwable cause = thrown.getCause();
@@ -69,9 +74,11 @@ final class Instances {
   }
 
   private List<Object> arguments(List<Parameter> parameters, Class<?> asker, SuiteTypes types) {
-    return parameters.stream()
-        .map(parameter -> given.value(types.of(parameter), asker))
-        .toList();
+    List<Object> arguments = new ArrayList<>();
+    for (Parameter parameter : parameters) {
+      arguments.add(given.value(types.of(parameter), asker));
+    }
+    return arguments;
   }
 
   /** Where arguments come from. */

@@ -124,7 +124,15 @@ final class Recording {
   }
 
   private static boolean isTroubled(Exchange exchange, List<Verdict> verdicts) {
-    return exchange.fault() != null || verdicts.stream().anyMatch(verdict -> !verdict.holds());
+    if (exchange.fault() != null) {
+      return true;
+    }
+    for (Verdict verdict : verdicts) {
+      if (!verdict.holds()) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** What the service said of a call that went wrong, if it is known where it says such things. */

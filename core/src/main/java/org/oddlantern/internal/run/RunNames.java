@@ -28,6 +28,11 @@ public final class RunNames {
 
   /** The text with what cannot stand in a header replaced. */
   static String ascii(String text) {
-    return NOT_VISIBLE.matcher(text).replaceAll("?");
+    for (int i = 0; i < text.length(); i++) {
+      if (text.charAt(i) <= ' ' || text.charAt(i) > '~') {
+        return NOT_VISIBLE.matcher(text).replaceAll("?");
+      }
+    }
+    return text;
   }
 }

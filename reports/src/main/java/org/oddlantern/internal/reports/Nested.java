@@ -36,6 +36,10 @@ public record Nested(AskedRecord asked, List<ExchangeRecord> visits) {
         open.add(exchange);
         continue;
       }
+      if (open.isEmpty()) {
+        nested.add(new Nested(one, List.of()));
+        continue;
+      }
       List<ExchangeRecord> meanwhile = new ArrayList<>();
       if (one instanceof ExchangeRecord call) {
         take(open, call, meanwhile);
