@@ -41,7 +41,7 @@ final class Training {
 
   private final Path folder;
 
-  private Training(Path folder) {
+  Training(Path folder) {
     this.folder = folder;
   }
 
@@ -57,7 +57,7 @@ final class Training {
     System.exit(0);
   }
 
-  private void run() throws IOException {
+  void run() throws IOException {
     String suites = suites().toString();
     String out = folder.resolve("out").toString();
     Files.writeString(folder.resolve(Settings.FILE), SETTINGS);

@@ -20,8 +20,14 @@ class ClassArchiveIT {
 
   @Test
   void isMadeOnceBesideTheCommandAndUsedFromThenOn() throws Exception {
-    Command command = caching("a cache").with("ODD_LANTERN_ARCHIVE", "on").with("CI", "true");
-    Command.Output first = command.run("--help");
+    Path project = Files.createDirectories(folder.resolve("project"));
+    Files.writeString(
+        project.resolve("odd-lantern.yaml"),
+        "environments: { near: { services: { hives: { url: 'http://127.0.0.1:1' } } } }");
+    Command command =
+        caching("a cache", project).with("ODD_LANTERN_ARCHIVE", "on").with("CI", "true");
+    Command.Output first = command.run("settings");
+    assertEquals(0, first.status(), first.err());
     for (int i = 0; i < 3000 && !isMade(); i++) {
       Thread.sleep(100);
     }
@@ -29,11 +35,14 @@ class ClassArchiveIT {
 
     Path loaded = folder.resolve("loaded.txt");
     Command.Output again =
-        command.with("ODD_LANTERN_OPTS", "-Xlog:class+load:file=" + loaded).run("--help");
+        command.with("ODD_LANTERN_OPTS", "-Xlog:class+load:file=" + loaded).run("settings");
     assertEquals(first, again);
     assertEquals("", again.err());
-    assertTrue(
-        Files.readString(loaded).contains("org.oddlantern.cli.Main source: shared objects file"));
+    for (String name : List.of("cli.Main", "internal.YamlText")) {
+      assertTrue(
+          Files.readString(loaded).contains("org.oddlantern." + name + " source: shared objects"),
+          name);
+    }
     assertTrue(isMade(), "and no other is made");
   }
 
@@ -65,7 +74,11 @@ class ClassArchiveIT {
   }
 
   private Command caching(String name) {
-    return Command.in(folder)
+    return caching(name, folder);
+  }
+
+  private Command caching(String name, Path here) {
+    return Command.in(here)
         .with("XDG_CACHE_HOME", folder.resolve(name).toString())
         .with("ODD_LANTERN_ARCHIVE", "");
   }
