@@ -30,7 +30,8 @@ record Description(Planner planner) {
     List<String> lines = new ArrayList<>(List.of(
         "# All cases",
         "",
-        Amounts.of(cases.size(), "case") + " in " + Amounts.of(suites, "suite") + "."));
+        Amounts.of(cases.size(), "case") + " in " + Amounts.of(suites, "suite")
+            + withSamples(titled) + "."));
     Set<String> written = new HashSet<>();
     Class<?> suite = null;
     for (int i = 0; i < cases.size(); i++) {
@@ -44,6 +45,13 @@ record Description(Planner planner) {
       }
     }
     return lines;
+  }
+
+  /** How many they are that a run has, if that is another number. */
+  private static String withSamples(List<TitledCase> titled) {
+    long all =
+        titled.stream().mapToLong(one -> Math.max(1, one.samples().size())).sum();
+    return all == titled.size() ? "" : ", " + Amounts.of(all, "case") + " with their samples";
   }
 
   private void item(List<String> lines, CaseDefinition one, TitledCase titled, Set<String> titles) {

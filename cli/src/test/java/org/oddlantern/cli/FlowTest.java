@@ -88,6 +88,9 @@ class FlowTest {
       assertTrue(page.contains(part), part);
     }
     assertTrue(run(1, "--fail-on", "flaky").contains("strict    1 flaky"));
+    String sentences = Shell.says(0, "list", classes, "--as", "markdown");
+    assertTrue(
+        sentences.contains("\n5 cases in 1 suite, 8 cases with their samples.\n"), sentences);
   }
 
   @Test

@@ -31,6 +31,8 @@ class DemoIT {
     Command.Output output = Command.in(folder).run("demo");
     assertEquals("", output.err());
     assertEquals(0, output.status(), output.out());
+    assertTrue(
+        output.out().contains(", 131 cases in 22 suites, "), output.out()); // a section is none
     assertTrue(output.out().contains("\n131 passed in "), output.out());
     assertTrue(
         output

@@ -60,10 +60,17 @@ public record Plan(
   /**
    * How many suites have cases in it.
    *
-   * @return their number; sections count by themselves
+   * @return their number; a section is a part of its suite
    */
   public int suites() {
-    return (int)
-        cases().stream().map(one -> one.definition().suite()).distinct().count();
+    return (int) cases().stream()
+        .map(one -> outermost(one.definition().suite()))
+        .distinct()
+        .count();
+  }
+
+  private static Class<?> outermost(Class<?> type) {
+    Class<?> outer = type.getEnclosingClass();
+    return outer == null ? type : outermost(outer);
   }
 }

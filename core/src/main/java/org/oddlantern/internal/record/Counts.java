@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -89,10 +90,11 @@ public record Counts(Map<String, Integer> byWord) {
    */
   public String sentence() {
     if (passed() == all()) {
-      return all() == 1 ? "The one case passed." : "All " + all() + " cases passed.";
+      return all() == 1 ? "The one case passed." : "All " + grouped(all()) + " cases passed.";
     }
     List<String> parts = new ArrayList<>();
-    parts.add(passed() + " of " + all() + (all() == 1 ? " case passed" : " cases passed"));
+    parts.add(grouped(passed()) + " of " + grouped(all())
+        + (all() == 1 ? " case passed" : " cases passed"));
     byWord.forEach((word, count) -> {
       if (!word.equals(Outcome.PASSED.word())) {
         parts.add(counted(word, count));
@@ -102,6 +104,11 @@ public record Counts(Map<String, Integer> byWord) {
   }
 
   private static String counted(String word, int count) {
-    return count + " " + word + (word.equals(Outcome.KNOWN_FAULT.word()) && count != 1 ? "s" : "");
+    return grouped(count) + " " + word
+        + (word.equals(Outcome.KNOWN_FAULT.word()) && count != 1 ? "s" : "");
+  }
+
+  private static String grouped(int count) {
+    return String.format(Locale.ROOT, "%,d", count);
   }
 }

@@ -17,7 +17,6 @@ final class SampleTexts {
   /** Those that are hardly met by chance, the narrower first. */
   private static final Map<String, Format> RECOGNISED = recognised();
 
-  /** What hides a secret in a journal; the text behind it is unknown. */
   private static final int MOST_VALUES = 10;
 
   private static final int LONGEST_VALUE = 40;

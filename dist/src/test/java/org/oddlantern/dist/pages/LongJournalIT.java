@@ -25,7 +25,7 @@ class LongJournalIT {
     assertEquals(0, output.status(), output.out() + output.err());
     assertTrue(Files.size(folder.resolve("out/journal.jsonl")) > 64_000_000);
     assertTrue(
-        output.out().contains("together  4356 of 4400 cases passed, 44 failed."), output.out());
+        output.out().contains("together  4,356 of 4,400 cases passed, 44 failed."), output.out());
     String page = Files.readString(folder.resolve("out/report/suite-23-Yard0Test.html"));
     for (String part : new String[] {
       "note 7 of Yard", "wanted 5", "&#34;notes&#34;: &#34;Yard7 Yard7", "note 8 of Yard"

@@ -1,6 +1,7 @@
 package org.oddlantern.internal.reports;
 
 import java.time.Duration;
+import java.util.Locale;
 
 /** How numbers and times are told to people. */
 public final class Amounts {
@@ -12,10 +13,20 @@ public final class Amounts {
    *
    * @param count the count
    * @param noun the noun for one
-   * @return {@code 1 case}, {@code 2 cases}
+   * @return {@code 1 case}, {@code 2 cases}, {@code 50,000 cases}
    */
   public static String of(long count, String noun) {
-    return count + " " + noun + (count == 1 ? "" : "s");
+    return number(count) + " " + noun + (count == 1 ? "" : "s");
+  }
+
+  /**
+   * A count for people.
+   *
+   * @param count the count
+   * @return {@code 12}, {@code 50,000}
+   */
+  public static String number(long count) {
+    return count < 1_000 ? String.valueOf(count) : String.format(Locale.ROOT, "%,d", count);
   }
 
   /**

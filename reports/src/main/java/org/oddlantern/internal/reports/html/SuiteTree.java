@@ -168,6 +168,6 @@ final class SuiteTree {
     int passed = Counts.of(cases).passed();
     return passed == cases.size()
         ? Amounts.of(passed, "case")
-        : passed + " of " + Amounts.of(cases.size(), "case") + " passed";
+        : Amounts.number(passed) + " of " + Amounts.of(cases.size(), "case") + " passed";
   }
 }
