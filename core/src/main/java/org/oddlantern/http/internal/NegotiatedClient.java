@@ -41,7 +41,7 @@ final class NegotiatedClient {
 
   NegotiatedClient(Security security, int connections, int connectionsPerHost) {
     ClientTlsStrategyBuilder tls = ClientTlsStrategyBuilder.create();
-    if (!security.equals(Security.STANDARD)) {
+    if (!security.isStandard()) {
       tls.setSslContext(Tls.context(security));
     }
     if (security.any()) {

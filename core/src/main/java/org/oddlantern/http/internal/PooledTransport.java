@@ -230,7 +230,7 @@ public final class PooledTransport implements Transport {
           .setMaxConnTotal(CONNECTIONS)
           .setDefaultConnectionConfig(
               ConnectionConfig.custom().setConnectTimeout(Timeout.of(connect)).build());
-      if (security == Security.STANDARD || security.equals(Security.STANDARD)) {
+      if (security.isStandard()) {
         manager.setTlsSocketStrategy(new StandardTls());
       } else {
         manager.setTlsSocketStrategy(

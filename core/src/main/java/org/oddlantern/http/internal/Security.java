@@ -12,6 +12,11 @@ public record Security(String trusted, boolean any, Identity identity) {
   /** The certificates the JDK trusts, and nobody in particular. */
   public static final Security STANDARD = new Security("", false, Identity.NOBODY);
 
+  /** Whether nobody said anything, which is asked at every start. */
+  boolean isStandard() {
+    return trusted.isEmpty() && !any && identity.isNobody();
+  }
+
   /** This security with certificates trusted beside those of the JDK. */
   public Security trusting(String pem) {
     return new Security(pem, false, identity);
@@ -40,9 +45,13 @@ public record Security(String trusted, boolean any, Identity identity) {
     /** No client certificate. */
     public static final Identity NOBODY = new Identity("", "", "", "");
 
+    private boolean isNobody() {
+      return certificates.isEmpty() && key.isEmpty() && keyStore.isEmpty() && password.isEmpty();
+    }
+
     @Override
     public String toString() {
-      return this.equals(NOBODY) ? "no client certificate" : "a client certificate";
+      return isNobody() ? "no client certificate" : "a client certificate";
     }
   }
 }
