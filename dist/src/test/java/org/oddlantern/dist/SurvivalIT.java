@@ -106,8 +106,13 @@ class SurvivalIT {
   @Test
   void aKilledRunLosesNothingThatHadFinished() throws Exception {
     Command.Running running = begun();
-    running.process().destroyForcibly().waitFor();
     Path journal = folder.resolve("odd-lantern-out/journal.jsonl");
+    Instant end = Instant.now().plus(Duration.ofSeconds(30));
+    while (!Files.readString(journal).contains("LongTest#hangs")) { // it is written in order
+      assertTrue(Instant.now().isBefore(end), "what had finished is not written while others run");
+      Thread.sleep(20);
+    }
+    running.process().destroyForcibly().waitFor();
     Files.writeString(journal, "{\"event\":\"case-fin", StandardOpenOption.APPEND);
     Command.Output output =
         Command.in(folder).run("report", "odd-lantern-out/journal.jsonl", "--out", "late");
