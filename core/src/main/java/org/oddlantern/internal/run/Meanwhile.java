@@ -50,12 +50,13 @@ final class Meanwhile {
 
   /** A case has ended; whoever failed is told first. */
   void ended(PlannedCase one, CaseLog log) {
-    if (underWay.remove(one.order()) != null) {
+    if (underWay.containsKey(one.order())) {
       List<Changed> all = changes(one.order(), log);
       synchronized (changed) {
         all.forEach(each ->
             changed.computeIfAbsent(each.path, path -> new ArrayList<>()).add(each));
       }
+      underWay.remove(one.order()); // last, so that it is always found in one of both
     }
   }
 
@@ -113,6 +114,10 @@ final class Meanwhile {
   /** What was changed at an address, above it and below it, the latest first. */
   private Stream<Changed> near(String path) {
     List<Changed> near = new ArrayList<>();
+    underWay.forEach((order, log) -> changes(order, log).stream()
+        .filter(
+            each -> (path + "/").startsWith(each.path + "/") || each.path.startsWith(path + "/"))
+        .forEach(near::add));
     synchronized (changed) {
       for (int end = path.length(); end > 0; end = path.lastIndexOf('/', end - 1)) {
         near.addAll(changed.getOrDefault(path.substring(0, end), List.of()));
@@ -122,10 +127,6 @@ final class Meanwhile {
           .limit(MOST_BELOW)
           .forEach(near::add);
     }
-    underWay.forEach((order, log) -> changes(order, log).stream()
-        .filter(
-            each -> (path + "/").startsWith(each.path + "/") || each.path.startsWith(path + "/"))
-        .forEach(near::add));
     return near.stream().sorted((a, b) -> b.sentAt.compareTo(a.sentAt));
   }
 
