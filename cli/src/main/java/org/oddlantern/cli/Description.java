@@ -10,6 +10,7 @@ import org.oddlantern.internal.plan.CaseDefinition;
 import org.oddlantern.internal.plan.CaseMarks;
 import org.oddlantern.internal.plan.Planner;
 import org.oddlantern.internal.plan.Selection;
+import org.oddlantern.internal.plan.SuiteName;
 import org.oddlantern.internal.promise.Markdown;
 import org.oddlantern.internal.promise.Sentence;
 import org.oddlantern.internal.promise.TitledCase;
@@ -26,7 +27,8 @@ record Description(Planner planner) {
     List<CaseDefinition> cases = planner.found(Selection.ALL);
     Set<String> titles = new HashSet<>();
     titled.forEach(one -> titles.addAll(keys(one)));
-    long suites = cases.stream().map(one -> top(one.suite())).distinct().count();
+    long suites =
+        cases.stream().map(one -> SuiteName.outermost(one.suite())).distinct().count();
     List<String> lines = new ArrayList<>(List.of(
         "# All cases",
         "",
@@ -93,14 +95,6 @@ record Description(Planner planner) {
       }
     }
     return false;
-  }
-
-  private static Class<?> top(Class<?> type) {
-    Class<?> top = type;
-    while (top.getEnclosingClass() != null) {
-      top = top.getEnclosingClass();
-    }
-    return top;
   }
 
   /** {@code HiveRegisterTest} as "Hive register". */

@@ -29,7 +29,8 @@ final class Discovery {
     List<CaseDefinition> cases = new ArrayList<>();
     for (Place place : places) {
       suites(place).stream()
-          .sorted(Comparator.comparing((Class<?> suite) -> top(suite).getName())
+          .sorted(Comparator.comparing(
+                  (Class<?> suite) -> SuiteName.outermost(suite).getName())
               .thenComparing(suite -> reader.start(suite).line()))
           .forEach(suite -> cases.addAll(reader.cases(suite)));
     }
@@ -119,7 +120,7 @@ final class Discovery {
   }
 
   private void warnOfName(Class<?> suite) {
-    String name = top(suite).getSimpleName();
+    String name = SuiteName.outermost(suite).getSimpleName();
     if (!name.matches("Test.*|.*Tests?|.*TestCase")) {
       warn(
           "the ordinary build passes over the suite " + name + ", whose name does not end in Test");
@@ -130,13 +131,5 @@ final class Discovery {
     if (!warnings.contains(warning)) {
       warnings.add(warning);
     }
-  }
-
-  private static Class<?> top(Class<?> type) {
-    Class<?> top = type;
-    while (top.getEnclosingClass() != null) {
-      top = top.getEnclosingClass();
-    }
-    return top;
   }
 }

@@ -64,13 +64,8 @@ public record Plan(
    */
   public int suites() {
     return (int) cases().stream()
-        .map(one -> outermost(one.definition().suite()))
+        .map(one -> SuiteName.outermost(one.definition().suite()))
         .distinct()
         .count();
-  }
-
-  private static Class<?> outermost(Class<?> type) {
-    Class<?> outer = type.getEnclosingClass();
-    return outer == null ? type : outermost(outer);
   }
 }

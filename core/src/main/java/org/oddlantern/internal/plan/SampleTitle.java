@@ -1,8 +1,8 @@
 package org.oddlantern.internal.plan;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
-import java.util.regex.Pattern;
 
 /**
  * The title of a case that runs over samples, where {@code {kind}} stands for that component.
@@ -11,11 +11,16 @@ import java.util.regex.Pattern;
  */
 record SampleTitle(String title) {
 
-  private static final Pattern NAME = Pattern.compile("\\{([^{}]*)\\}");
-
   /** The names of components that the title asks for. */
   List<String> names() {
-    return NAME.matcher(title).results().map(found -> found.group(1)).toList();
+    List<String> names = new ArrayList<>();
+    for (int open = title.indexOf('{'); open >= 0; open = title.indexOf('{', open + 1)) {
+      int close = close(open);
+      if (close > 0) {
+        names.add(title.substring(open + 1, close));
+      }
+    }
+    return names;
   }
 
   /** The title with the values of a sample; with what the sample is known by, where none is asked for. */
@@ -29,8 +34,8 @@ record SampleTitle(String title) {
     StringBuilder text = new StringBuilder();
     int from = 0;
     for (int open = title.indexOf('{'); open >= 0; open = title.indexOf('{', open + 1)) {
-      int close = title.indexOf('}', open);
-      if (close > 0 && title.lastIndexOf('{', close) == open) {
+      int close = close(open);
+      if (close > 0) {
         String name = title.substring(open + 1, close);
         text.append(title, from, open).append(told.apply(fields.text(name)));
         from = close + 1;
@@ -39,5 +44,11 @@ record SampleTitle(String title) {
     return from == 0
         ? title + " [" + told.apply(sample.key()) + "]"
         : text.append(title, from, title.length()).toString();
+  }
+
+  /** Where a name ends that begins at a brace; -1 if another brace opens before, or none closes. */
+  private int close(int open) {
+    int close = title.indexOf('}', open);
+    return close > 0 && title.lastIndexOf('{', close) == open ? close : -1;
   }
 }

@@ -42,10 +42,15 @@ public sealed interface AskedRecord permits ExchangeRecord, LookRecord {
    * @return true if something is wrong with it
    */
   default boolean isTroubled() {
-    if (fault() != null) {
+    return isTroubled(fault(), verdicts());
+  }
+
+  /** The same of one that is yet to be recorded. */
+  static boolean isTroubled(@Nullable String fault, List<Verdict> verdicts) {
+    if (fault != null) {
       return true;
     }
-    for (Verdict verdict : verdicts()) { // asked of every call of a run by every report
+    for (Verdict verdict : verdicts) { // asked of every call of a run by every report
       if (!verdict.holds()) {
         return true;
       }

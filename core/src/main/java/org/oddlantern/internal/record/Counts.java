@@ -108,7 +108,13 @@ public record Counts(Map<String, Integer> byWord) {
         + (word.equals(Outcome.KNOWN_FAULT.word()) && count != 1 ? "s" : "");
   }
 
-  private static String grouped(int count) {
-    return String.format(Locale.ROOT, "%,d", count);
+  /**
+   * A count for people.
+   *
+   * @param count the count
+   * @return {@code 12}, {@code 50,000}
+   */
+  public static String grouped(long count) {
+    return count < 1_000 ? String.valueOf(count) : String.format(Locale.ROOT, "%,d", count);
   }
 }

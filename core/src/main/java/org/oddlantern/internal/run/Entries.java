@@ -174,10 +174,13 @@ final class Entries {
 
   private @Nullable SourceRecord source(CaseFacts one) {
     SourceRecord found = sources.of(one.suite(), one.position().toString());
-    return found == null || workshop.masker().knowsNone() ? found : masked(found);
+    return found == null ? null : masked(found);
   }
 
   private SourceRecord masked(SourceRecord source) {
+    if (workshop.masker().knowsNone()) {
+      return source;
+    }
     return new SourceRecord(
         source.file(),
         source.first(),

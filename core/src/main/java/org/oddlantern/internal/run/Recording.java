@@ -23,6 +23,7 @@ import org.oddlantern.http.internal.ServiceLog;
 import org.oddlantern.http.internal.WireReply;
 import org.oddlantern.internal.Masked;
 import org.oddlantern.internal.mask.Masker;
+import org.oddlantern.internal.record.AskedRecord;
 import org.oddlantern.internal.record.BodyRecord;
 import org.oddlantern.internal.record.ExchangeRecord;
 import org.oddlantern.internal.record.KeptRecord;
@@ -124,15 +125,7 @@ final class Recording {
   }
 
   private static boolean isTroubled(Exchange exchange, List<Verdict> verdicts) {
-    if (exchange.fault() != null) {
-      return true;
-    }
-    for (Verdict verdict : verdicts) {
-      if (!verdict.holds()) {
-        return true;
-      }
-    }
-    return false;
+    return AskedRecord.isTroubled(exchange.fault(), verdicts);
   }
 
   /** What the service said of a call that went wrong, if it is known where it says such things. */

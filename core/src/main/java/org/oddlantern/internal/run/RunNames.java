@@ -1,14 +1,11 @@
 package org.oddlantern.internal.run;
 
 import java.security.SecureRandom;
-import java.util.regex.Pattern;
 
 /** Names for runs. */
 public final class RunNames {
 
   private static final String ALPHABET = "0123456789abcdefghjkmnpqrstvwxyz";
-
-  private static final Pattern NOT_VISIBLE = Pattern.compile("[^\\x21-\\x7e]");
 
   private RunNames() {}
 
@@ -28,11 +25,11 @@ public final class RunNames {
 
   /** The text with what cannot stand in a header replaced. */
   static String ascii(String text) {
-    for (int i = 0; i < text.length(); i++) {
-      if (text.charAt(i) <= ' ' || text.charAt(i) > '~') {
-        return NOT_VISIBLE.matcher(text).replaceAll("?");
-      }
+    StringBuilder ascii = new StringBuilder();
+    for (int i = 0; i < text.length(); i = text.offsetByCodePoints(i, 1)) {
+      int point = text.codePointAt(i);
+      ascii.append(point > ' ' && point <= '~' ? (char) point : '?');
     }
-    return text;
+    return ascii.toString();
   }
 }

@@ -1,7 +1,7 @@
 package org.oddlantern.internal.reports;
 
 import java.time.Duration;
-import java.util.Locale;
+import org.oddlantern.internal.record.Counts;
 
 /** How numbers and times are told to people. */
 public final class Amounts {
@@ -16,17 +16,7 @@ public final class Amounts {
    * @return {@code 1 case}, {@code 2 cases}, {@code 50,000 cases}
    */
   public static String of(long count, String noun) {
-    return number(count) + " " + noun + (count == 1 ? "" : "s");
-  }
-
-  /**
-   * A count for people.
-   *
-   * @param count the count
-   * @return {@code 12}, {@code 50,000}
-   */
-  public static String number(long count) {
-    return count < 1_000 ? String.valueOf(count) : String.format(Locale.ROOT, "%,d", count);
+    return Counts.grouped(count) + " " + noun + (count == 1 ? "" : "s");
   }
 
   /**

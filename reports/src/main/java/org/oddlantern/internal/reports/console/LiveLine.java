@@ -4,6 +4,7 @@ import java.io.PrintStream;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Counts;
 import org.oddlantern.internal.record.RunEvent;
 import org.oddlantern.internal.reports.Amounts;
 
@@ -80,7 +81,10 @@ final class LiveLine {
 
   private String text() {
     StringBuilder text = new StringBuilder();
-    text.append(done).append(" of ").append(cases).append(" done");
+    text.append(Counts.grouped(done))
+        .append(" of ")
+        .append(Counts.grouped(cases))
+        .append(" done");
     if (broken > 0) {
       text.append(", ").append(broken).append(" broken");
     }

@@ -123,7 +123,7 @@ public record LaneDrawing(
     }
 
     private static String number(double value) {
-      return Amounts.tenths(Math.round(value * 1_000), 1_000);
+      return Amounts.tenths(Math.round(value * 10), 10);
     }
 
     private static int middle(int lane) {

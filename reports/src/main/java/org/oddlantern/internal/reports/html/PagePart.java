@@ -2,9 +2,9 @@ package org.oddlantern.internal.reports.html;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.ToLongFunction;
 import org.oddlantern.internal.record.CaseRecord;
+import org.oddlantern.internal.record.Counts;
 
 /**
  * One of the pages of a suite, which has several if one would be too long for a browser.
@@ -58,8 +58,8 @@ public record PagePart(
         first,
         own,
         first == last
-            ? String.format(Locale.ROOT, "%,d", first)
-            : String.format(Locale.ROOT, "%,d to %,d", first, last),
+            ? Counts.grouped(first)
+            : Counts.grouped(first) + " to " + Counts.grouped(last),
         own.stream().anyMatch(one -> !one.outcome().isGreen()));
   }
 

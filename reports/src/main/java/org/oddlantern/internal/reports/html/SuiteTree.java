@@ -168,6 +168,6 @@ final class SuiteTree {
     int passed = Counts.of(cases).passed();
     return passed == cases.size()
         ? Amounts.of(passed, "case")
-        : Amounts.number(passed) + " of " + Amounts.of(cases.size(), "case") + " passed";
+        : Counts.grouped(passed) + " of " + Amounts.of(cases.size(), "case") + " passed";
   }
 }
